@@ -1,0 +1,28 @@
+# Two commands matter: make demo, make test. Each sets up whatever is missing or has changed, and says so.
+.PHONY: demo serve test setup contracts screenshots bench lint docs
+
+demo: setup
+	@.venv/bin/feder demo
+
+serve: setup
+	@.venv/bin/feder serve
+
+setup:
+	@scripts/setup.sh app
+
+test:
+	@scripts/setup.sh tests
+	@scripts/test.sh
+
+screenshots:
+	@scripts/setup.sh tests
+	@.venv/bin/python scripts/screenshots.py
+
+bench:
+	@scripts/setup.sh tests
+	@.venv/bin/python benchmarks/run.py
+
+contracts: # OpenAPI, JSON Schema, unit table and TypeScript types, from the code
+	@scripts/setup.sh app
+	@.venv/bin/python scripts/export_contracts.py
+	@cd frontend && npm run -s schema

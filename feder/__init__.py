@@ -1,0 +1,1 @@
+"""Feder: suspension setup from survey to setup sheet. Rooms import downwards only."""

@@ -1,0 +1,1 @@
+"""The HTTP interface: thin blueprints that carry documents and show reports; no rule of the job lives here."""

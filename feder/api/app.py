@@ -1,0 +1,63 @@
+"""Make the application: stores, security, blueprints, and the built front end."""
+
+from collections.abc import Callable
+from datetime import date
+from pathlib import Path
+
+from flask import Response, send_from_directory
+from flask_openapi3 import Info, OpenAPI
+
+from feder.api import errors, security
+from feder.api.questions import questions
+from feder.api.rooms import Rooms
+from feder.api.shelf import shelf
+from feder.api.vehicles import vehicles
+from feder.store.database import open_database
+from feder.store.garage import Garage
+from feder.store.parts import Shelf
+
+FRONT_END = Path(__file__).parents[2] / "frontend" / "dist"
+LONG = "public, max-age=31536000, immutable"
+
+
+def create_app(data: Path, *, front_end: Path = FRONT_END, today: Callable[[], date] = date.today) -> OpenAPI:
+    """An application on the database in `data`, serving the built front end beside its API."""
+    app = OpenAPI(
+        __name__,
+        info=Info(title="Feder", version="1", description="Documents in, reports out. All values in SI."),
+        validation_error_status=422,
+        validation_error_model=errors.ErrorBody,
+        validation_error_callback=errors.on_validation_error,
+        security_schemes={},
+        doc_prefix="/api",
+        doc_url="/openapi.json",
+        doc_ui=True,
+        static_folder=None,
+    )
+    app.json.sort_keys = False  # type: ignore[attr-defined]
+    sessions = open_database(data)
+    app.extensions["feder"] = Rooms(Garage(sessions), Shelf(sessions), today)
+    security.install(app)
+    errors.install(app)
+    for blueprint in (questions, vehicles, shelf):
+        app.register_api(blueprint)
+    _serve_front_end(app, front_end)
+    return app
+
+
+def _serve_front_end(app: OpenAPI, folder: Path) -> None:
+    def page(path: str = "") -> Response:
+        if path.startswith("api/"):
+            return errors.refusal(404, "request", "There is nothing at this address")
+        if path and (folder / path).is_file():
+            answer = send_from_directory(folder, path)
+            answer.headers["Cache-Control"] = LONG if path.startswith("assets/") else "no-cache"
+            return answer
+        if not (folder / "index.html").is_file():
+            return Response("The front end is not built yet: run make setup", 503, mimetype="text/plain")
+        answer = send_from_directory(folder, "index.html")
+        answer.headers["Cache-Control"] = "no-cache"
+        return answer
+
+    app.add_url_rule("/", "front_page", page)
+    app.add_url_rule("/<path:path>", "front_file", page)

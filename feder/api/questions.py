@@ -1,0 +1,162 @@
+"""Live questions about an unsaved document: evaluate, candidates, working, quantity, calc."""
+
+import json
+from typing import Any, Literal
+
+from flask import Response, request
+from flask_openapi3 import APIBlueprint
+from pydantic import BaseModel, Field, RootModel
+
+from feder.api.errors import ErrorBody
+from feder.api.rooms import rooms
+from feder.calc.answer import CalcError, answer, listing
+from feder.core.candidates import Candidate, Fit, candidates
+from feder.core.document.base import EndName
+from feder.core.document.document import Document
+from feder.core.evaluate import evaluate
+from feder.core.evaluate.explain import explain
+from feder.core.outline import Outline, outline_of
+from feder.core.report import Report
+from feder.units.parse import Unreadable, parse
+from feder.units.show import showing
+from feder.units.table import BY_SI
+
+questions = APIBlueprint("questions", __name__, url_prefix="/api", abp_responses={422: ErrorBody})
+System = Literal["metric", "inch", "kgf"]
+
+
+class EvaluateQuestion(BaseModel):
+    """A document that need not be saved, the setup asked about, and the one to compare it with."""
+
+    document: Document
+    setup: str
+    load_state: str | None = None
+    against: str | None = None
+
+
+class EvaluateAnswer(BaseModel):
+    report: Report
+    outline: Outline
+
+
+@questions.post("/evaluate", responses={200: EvaluateAnswer})
+def evaluate_document(body: EvaluateQuestion) -> Response:
+    """Every figure and finding of a setup."""
+    report = evaluate(body.document, body.setup, body.load_state, body.against)
+    made = EvaluateAnswer.model_construct(report=report, outline=outline_of(body.document))
+    return Response(made.model_dump_json(), mimetype="application/json")
+
+
+class CandidatesQuestion(BaseModel):
+    document: Document
+    setup: str
+    end: EndName
+    fit: Fit = "fits"
+
+
+class CandidatesAnswer(BaseModel):
+    rows: list[Candidate]
+    on_shelf: int
+
+
+@questions.post("/candidates", responses={200: CandidatesAnswer})
+def shelf_candidates(body: CandidatesQuestion) -> Response:
+    """The shelf's springs, each tried at one end."""
+    parts = [stored.part for stored in rooms().shelf.all()]
+    rows = candidates(body.document, body.setup, body.end, parts, body.fit)
+    made = CandidatesAnswer.model_construct(rows=rows, on_shelf=len(parts))
+    return Response(made.model_dump_json(), mimetype="application/json")
+
+
+class WorkingQuestion(BaseModel):
+    """One path into the report, such as corners.front_left.wheel_rate."""
+
+    document: Document
+    setup: str
+    load_state: str | None = None
+    path: str = Field(max_length=120)
+    system: System = "metric"
+
+
+class WorkingLine(BaseModel):
+    """One line of working; numbers put in are in the system's units, `value` is SI."""
+
+    name: str
+    symbol: str
+    meaning: str
+    formula: str
+    substituted: str
+    value: float
+    unit: str
+    source: str
+    assumed: bool
+    given: bool
+    document_path: str | None
+
+
+class WorkingAnswer(BaseModel):
+    lines: list[WorkingLine]
+
+
+@questions.post("/working", responses={200: WorkingAnswer})
+def working_of(body: WorkingQuestion) -> Response:
+    """How one figure of the report came about, first cause first."""
+    try:
+        lines = explain(body.document, body.setup, body.path, showing(body.system), body.load_state)
+    except KeyError:
+        raise CalcError("path", f"path: the report has no figure at {body.path}") from None
+    made = WorkingAnswer(lines=[WorkingLine(**line) for line in lines])
+    return Response(made.model_dump_json(), mimetype="application/json")
+
+
+class QuantityQuestion(BaseModel):
+    """Text as typed; `unit` is the SI unit wanted, `bare` the unit of a number that carries none."""
+
+    text: str = Field(max_length=200)
+    unit: str = Field(max_length=12)
+    bare: str | None = Field(default=None, max_length=12)
+    low: float | None = None
+    high: float | None = None
+
+
+class QuantityAnswer(BaseModel):
+    value: float
+    note: str | None = None
+
+
+@questions.post("/quantity", responses={200: QuantityAnswer})
+def read_quantity(body: QuantityQuestion) -> Response:
+    """The SI value of a quantity as typed."""
+    if body.unit not in BY_SI:
+        raise CalcError("unit", "unit: is no SI unit of Feder")
+    try:
+        read = parse(body.text, body.unit, body.bare)
+    except Unreadable as error:
+        raise CalcError("text", f"This {error}") from None
+    if (body.low is not None and read.value < body.low) or (body.high is not None and read.value > body.high):
+        raise CalcError("text", "This is far outside what a vehicle has; check the unit")
+    return Response(
+        QuantityAnswer(value=read.value, note=read.note).model_dump_json(), mimetype="application/json"
+    )
+
+
+class CalcInputs(RootModel[dict[str, Any]]):
+    """The keys of the function."""
+
+
+@questions.post("/calc/<string:name>")
+def calc(name: str) -> Response:  # type: ignore[no-untyped-def,unused-ignore]
+    """One function of the core, as `feder calc` answers it."""
+    try:
+        inputs = json.loads(request.get_data() or b"{}")
+    except (ValueError, RecursionError):
+        raise CalcError("inputs", "inputs: the body is not JSON") from None
+    if not isinstance(inputs, dict):
+        raise CalcError("inputs", "inputs: must be an object of keys and values")
+    return Response(json.dumps(answer(name, inputs)), mimetype="application/json")
+
+
+@questions.get("/calc")
+def calc_list() -> Response:
+    """Every function with its keys, units, defaults and results."""
+    return Response(json.dumps(listing()), mimetype="application/json")

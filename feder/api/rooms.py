@@ -1,0 +1,25 @@
+"""What the blueprints of one application share: its garage, its shelf, its clock."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from datetime import date
+
+from flask import current_app
+
+from feder.store.garage import Garage
+from feder.store.parts import Shelf
+
+
+@dataclass(frozen=True)
+class Rooms:
+    """The stores behind one application."""
+
+    garage: Garage
+    shelf: Shelf
+    today: Callable[[], date]
+
+
+def rooms() -> Rooms:
+    """The stores of the application that answers."""
+    found: Rooms = current_app.extensions["feder"]
+    return found

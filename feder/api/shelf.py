@@ -1,0 +1,91 @@
+"""The shelf of springs: list, add, import and export as CSV, delete with undo."""
+
+import csv
+import io
+
+from flask import Response, make_response, request
+from flask_openapi3 import APIBlueprint
+from pydantic import BaseModel, Field
+
+from feder.api.errors import ErrorBody
+from feder.api.rooms import rooms
+from feder.core.document.setup import SpringPart
+from feder.core.shelf import BadShelfFile, csv_rows, springs_from_csv
+from feder.store.parts import StoredPart
+from feder.units.parse import parse
+
+shelf = APIBlueprint("shelf", __name__, url_prefix="/api/shelf", abp_responses={404: ErrorBody, 422: ErrorBody})
+
+
+class PartPath(BaseModel):
+    part_id: int = Field(ge=1)
+
+
+class ShelfPart(BaseModel):
+    id: int
+    part: SpringPart
+
+
+class ShelfList(BaseModel):
+    parts: list[ShelfPart]
+
+
+def _answer(stored: list[StoredPart], status: int = 200) -> Response:
+    made = ShelfList.model_construct(parts=[ShelfPart.model_construct(id=s.id, part=s.part) for s in stored])
+    return make_response(Response(made.model_dump_json(), mimetype="application/json"), status)
+
+
+@shelf.get("", responses={200: ShelfList})
+def list_parts() -> Response:
+    """Every spring on the shelf."""
+    return _answer(rooms().shelf.all())
+
+
+@shelf.post("", responses={201: ShelfList})
+def add_part(body: SpringPart) -> Response:
+    """One spring more."""
+    return _answer(rooms().shelf.add([body]), 201)
+
+
+@shelf.post("/import", responses={201: ShelfList})
+def import_parts() -> Response:
+    """Springs from a CSV file; refused whole when a line is at fault."""
+    try:
+        text = request.get_data().decode("utf-8-sig")
+    except UnicodeDecodeError:
+        raise BadShelfFile([{"place": "file", "message": "is not text in UTF-8"}]) from None
+    return _answer(
+        rooms().shelf.add(
+            springs_from_csv(
+                text,
+                lambda cell, unit: (
+                    parse(cell, unit, "mm" if unit == "m" else "N/mm" if unit == "N/m" else None).value
+                ),
+            )
+        ),
+        201,
+    )
+
+
+@shelf.get("/file")
+def export_parts() -> Response:
+    """The shelf as a CSV file."""
+    out = io.StringIO()
+    csv.writer(out, lineterminator="\n").writerows(csv_rows([s.part for s in rooms().shelf.all()]))
+    answer = Response(out.getvalue(), mimetype="text/csv")
+    answer.headers["Content-Disposition"] = 'attachment; filename="springs.csv"'
+    return answer
+
+
+@shelf.delete("/<int:part_id>", responses={204: None})
+def delete_part(path: PartPath) -> Response:
+    """Take a spring off the shelf; setups keep their copies."""
+    rooms().shelf.delete(path.part_id)
+    return make_response("", 204)
+
+
+@shelf.post("/<int:part_id>/restore", responses={204: None})
+def restore_part(path: PartPath) -> Response:
+    """Put a spring back."""
+    rooms().shelf.restore(path.part_id)
+    return make_response("", 204)

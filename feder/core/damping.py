@@ -1,0 +1,20 @@
+"""Damping at the wheel as a share of critical."""
+
+from math import sqrt
+
+from feder.core.quantities import Damping, Mass, MotionRatio, NewtonSecondPerMetre, Rate, Ratio
+from feder.core.working import formula
+
+CRITICAL = "least damping of m·a + c·v + k·z = 0 that gives no overshoot"
+
+
+@formula(result="critical_damping", source=CRITICAL)
+def critical_damping(rate: Rate, mass: Mass) -> NewtonSecondPerMetre:
+    """Critical damping of a mass on a rate, at the wheel."""
+    return 2 * sqrt(rate * mass)
+
+
+@formula(result="damping_ratio", source=CRITICAL + "; damper through its motion ratio squared")
+def damping_ratio(damper_coefficient: Damping, damper_motion_ratio: MotionRatio, rate: Rate, mass: Mass) -> Ratio:
+    """Damping ratio at the wheel of a linear damper behind a motion ratio."""
+    return damper_coefficient * damper_motion_ratio**2 / (2 * sqrt(rate * mass))

@@ -1,0 +1,97 @@
+"""What all parts of the document share: strictness, bounded numbers, places, and how a number was got."""
+
+from enum import StrEnum
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+
+class Model(BaseModel):
+    """A frozen part of the document. Unknown members, nan and inf are refused."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid", allow_inf_nan=False, ser_json_inf_nan="constants")
+
+
+class Place(StrEnum):
+    """A corner of a car; for two wheels the ends stand in."""
+
+    FRONT_LEFT = "front_left"
+    FRONT_RIGHT = "front_right"
+    REAR_LEFT = "rear_left"
+    REAR_RIGHT = "rear_right"
+
+    @property
+    def end(self) -> "EndName":
+        return "front" if self.value.startswith("front") else "rear"
+
+    @property
+    def is_left(self) -> bool:
+        return self.value.endswith("left")
+
+    @property
+    def words(self) -> str:
+        return self.value.replace("_", " ")
+
+
+EndName = Literal["front", "rear"]
+ENDS: tuple[EndName, ...] = ("front", "rear")
+PLACES = tuple(Place)
+"""Corner order everywhere: front left, front right, rear left, rear right."""
+
+How = Literal[
+    "scales",
+    "tape",
+    "level",
+    "sweep",
+    "levers",
+    "maker",
+    "wire",
+    "bench",
+    "typed",
+    "repeated",
+    "imported",
+    "estimated",
+]
+"""How a number was got. "estimated" marks it, and every result that rests on it."""
+
+Name = Annotated[str, Field(min_length=1, max_length=80)]
+Text = Annotated[str, Field(max_length=2000)]
+Ident = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
+
+# Bounds keep out slips of a thousand (metres for millimetres); they are wide on purpose.
+LengthM = Annotated[float, Field(gt=0, le=30)]
+SignedLengthM = Annotated[float, Field(ge=-5, le=5)]
+ShortLengthM = Annotated[float, Field(ge=0, le=5)]
+MassKg = Annotated[float, Field(gt=0, le=50_000)]
+RateNpm = Annotated[float, Field(gt=0, le=1e8)]
+DampingNspm = Annotated[float, Field(ge=0, le=1e7)]
+AngleRad = Annotated[float, Field(ge=-1.58, le=1.58)]
+PressurePa = Annotated[float, Field(ge=0, le=1e8)]
+RatioValue = Annotated[float, Field(ge=-20, le=20)]
+
+
+class Quantity(Model):
+    """A number with how it was got, and its tolerance (standard uncertainty, SI) where one is known."""
+
+    how: How = "typed"
+    tolerance: Annotated[float, Field(gt=0, le=1e8)] | None = None
+
+    @property
+    def assumed(self) -> bool:
+        return self.how == "estimated"
+
+
+class Length(Quantity):
+    value: LengthM
+
+
+class Mass(Quantity):
+    value: Annotated[float, Field(ge=0, le=50_000)]
+
+
+class RateValue(Quantity):
+    value: RateNpm
+
+
+class DampingValue(Quantity):
+    value: DampingNspm

@@ -1,0 +1,20 @@
+"""Findings: one small rule each, in one place, graded stop, look or note."""
+
+from feder.core.findings.case import Case
+from feder.core.findings.geometry import GEOMETRY_RULES
+from feder.core.findings.heights import HEIGHT_RULES
+from feder.core.findings.springs import SPRING_RULES
+from feder.core.findings.survey import SURVEY_RULES
+from feder.core.report import Finding
+
+RULES = (*SURVEY_RULES, *GEOMETRY_RULES, *SPRING_RULES, *HEIGHT_RULES)
+_ORDER = {"stop": 0, "look": 1, "note": 2}
+
+
+def findings_of(case: Case) -> list[Finding]:
+    """Everything that speaks against a setup or is worth knowing, worst first."""
+    found = [finding for rule in RULES for finding in rule(case)]
+    return sorted(found, key=lambda f: _ORDER[f.grade])
+
+
+__all__ = ["RULES", "Case", "findings_of"]

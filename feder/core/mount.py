@@ -1,0 +1,68 @@
+"""How a spring is coupled to the wheel: motion ratio and wheel rate.
+
+Motion ratio is spring (or damper) travel over wheel travel throughout; its inverse is called leverage.
+"""
+
+from math import cos, pi
+
+from feder.core.errors import OutOfRange
+from feder.core.quantities import (
+    Length,
+    Metre,
+    MotionRatio,
+    Newton,
+    NewtonPerMetre,
+    PerMetre,
+    Radian,
+    Rate,
+    Ratio,
+)
+from feder.core.working import formula
+
+
+@formula(result="motion_ratio", source="rigid arm: paths in proportion to distance from the pivot")
+def lever_motion_ratio(spring_distance: Length, wheel_distance: Length, spring_angle: Radian) -> Ratio:
+    """Motion ratio of a spring on a pivoting arm.
+
+    `spring_angle` is the angle between the spring's axis and the direction in which its end moves.
+    Holds near the position at which the angle was measured.
+
+    Raises:
+        OutOfRange: on `spring_angle` at a right angle or beyond, where the spring does not move.
+    """
+    if abs(spring_angle) >= pi / 2 - 1e-9:
+        raise OutOfRange("spring_angle", spring_angle, "must be below 90 deg, or the spring does not move")
+    return spring_distance / wheel_distance * cos(spring_angle)
+
+
+@formula(result="motion_ratio", source="definition: leverage is the inverse of motion ratio")
+def motion_ratio_from_leverage(leverage: MotionRatio) -> Ratio:
+    """Motion ratio from wheel travel over spring travel."""
+    return 1 / leverage
+
+
+@formula(result="wheel_rate", source="virtual work: F_w·dz = F_s·ds with MR = ds/dz, differentiated")
+def wheel_rate(
+    spring_rate: Rate,
+    motion_ratio: MotionRatio,
+    spring_force: Newton = 0.0,
+    motion_ratio_slope: PerMetre = 0.0,
+) -> NewtonPerMetre:
+    """Rate of the spring as felt at the wheel.
+
+    The motion ratio is squared: once for the force, once for the travel. The second term is the
+    geometric one: on a linkage whose ratio changes along the travel the spring's force adds to the rate.
+    """
+    return spring_rate * motion_ratio**2 + spring_force * motion_ratio_slope
+
+
+@formula(result="spring_force", source="virtual work: the wheel's force over the motion ratio")
+def spring_force_for_load(corner_load: Newton, motion_ratio: MotionRatio) -> Newton:
+    """Force in the spring that carries a sprung corner load."""
+    return corner_load / motion_ratio
+
+
+@formula(result="spring_length", source="linear spring: free length less force over rate")
+def spring_length_under_force(free_length: Length, spring_force: Newton, spring_rate: Rate) -> Metre:
+    """Length of a linear spring under a force."""
+    return free_length - spring_force / spring_rate

@@ -1,0 +1,165 @@
+"""The report: every figure of a setup, with its unit, its mark, and what it was in the compared setup.
+
+A figure's value may be a `Num` that knows its working; on the wire it is a plain number.
+"""
+
+from dataclasses import dataclass, field
+from typing import Any, Literal
+
+from pydantic import BaseModel, ConfigDict
+
+from feder.core.document.base import EndName, Place
+from feder.core.working import rests_on_assumption
+
+
+class Shape(BaseModel):
+    model_config = ConfigDict(frozen=True)
+
+
+@dataclass(slots=True)
+class Figure:
+    """A number in SI. `assumed` marks what rests on an estimate, `was` is its value in the compared setup."""
+
+    value: float
+    unit: str
+    assumed: bool = False
+    was: float | None = None
+
+
+def figure(value: float | None, unit: str) -> Figure | None:
+    """A figure, or nothing where there is no number."""
+    if value is None:
+        return None
+    return Figure(value, unit, rests_on_assumption(value))
+
+
+Grade = Literal["stop", "look", "note"]
+Station = Literal["brief", "survey", "geometry", "springs", "height", "sheet"]
+
+
+class PatchStep(Shape):
+    """Set one member of the document: path from its root, new value."""
+
+    path: list[str | int]
+    value: Any = None
+
+
+class Mend(Shape):
+    """What mends a finding: one clause, and where the document can do it, the patch."""
+
+    text: str
+    patch: list[PatchStep] | None = None
+
+
+class Finding(Shape):
+    """One thing that speaks against the setup, or is worth knowing: the number and the reason with it."""
+
+    rule: str
+    grade: Grade
+    place: str
+    station: Station
+    text: str
+    numbers: dict[str, Figure] = {}
+    reason: str
+    mend: Mend
+
+
+@dataclass(slots=True)
+class CornerReport:
+    """One corner. Travel limits are wheel travel from this setup's ride height, bump positive."""
+
+    place: Place
+    mass: Figure | None = None
+    sprung_mass: Figure | None = None
+    corner_load: Figure | None = None
+    spring_rate: Figure | None = None
+    motion_ratio: Figure | None = None
+    damper_motion_ratio: Figure | None = None
+    wheel_rate: Figure | None = None
+    ride_rate: Figure | None = None
+    frequency: Figure | None = None
+    tyre_frequency: Figure | None = None
+    static_deflection: Figure | None = None
+    damping_ratio: Figure | None = None
+    hub_to_arch: Figure | None = None
+    floor_to_arch: Figure | None = None
+    wheel_travel: Figure | None = None
+    drop: Figure | None = None
+    spring_length: Figure | None = None
+    spring_force: Figure | None = None
+    seat_length: Figure | None = None
+    collar: Figure | None = None
+    collar_turns: Figure | None = None
+    held_at_droop: Figure | None = None
+    preload_force: Figure | None = None
+    droop: Figure | None = None
+    stop: Figure | None = None
+    solid: Figure | None = None
+    contact: Figure | None = None
+    bind: Figure | None = None
+    loose: Figure | None = None
+    first_limit: Literal["T", "S", "B"] | None = None
+    bump_travel: Figure | None = None
+    lost_fraction: Figure | None = None
+
+
+class StripPoint(Shape):
+    """A spring rate of this end and the frequency it gives."""
+
+    spring_rate: float
+    frequency: float
+
+
+@dataclass(slots=True)
+class EndReport:
+    """One axle, from the mean sprung mass of its two wheels."""
+
+    end: EndName
+    sprung_mass: Figure | None = None
+    spring_rate: Figure | None = None
+    motion_ratio: Figure | None = None
+    wheel_rate: Figure | None = None
+    frequency: Figure | None = None
+    rate_low: Figure | None = None
+    rate_high: Figure | None = None
+    strip: list[StripPoint] = field(default_factory=list)
+
+
+@dataclass(slots=True)
+class VehicleReport:
+    frequency_low: Figure
+    frequency_high: Figure
+    total_mass: Figure | None = None
+    front_fraction: Figure | None = None
+    left_fraction: Figure | None = None
+    cross_fraction: Figure | None = None
+    rake: Figure | None = None
+    rake_change: Figure | None = None
+    frequency_ratio: Figure | None = None
+    flat_speed: Figure | None = None
+    flat_low: Figure | None = None
+    flat_high: Figure | None = None
+    sill_front: Figure | None = None
+    sill_rear: Figure | None = None
+
+
+class StationReport(Shape):
+    """How far a station's work has come, and what it waits for, in words."""
+
+    station: Station
+    state: Literal["untouched", "begun", "done"]
+    flag: bool
+    waits_for: list[str]
+
+
+class Report(Shape):
+    setup: str
+    against: str | None
+    load_state: str | None
+    corners: dict[Place, CornerReport]
+    ends: dict[EndName, EndReport]
+    vehicle: VehicleReport
+    findings: list[Finding]
+    stations: list[StationReport]
+    equilibrium: str | None = None
+    """Why the vehicle cannot stand, where it cannot."""

@@ -1,0 +1,1 @@
+"""The made-up workshop: its car and its shelf of springs, as data made by plain rules."""

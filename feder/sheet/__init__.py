@@ -1,0 +1,1 @@
+"""The setup sheet as HTML: screen, print and PDF share it."""

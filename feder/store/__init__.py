@@ -1,0 +1,1 @@
+"""Vehicles, shelf parts and issued sheets in SQLite; documents go in and come out whole."""

@@ -1,0 +1,46 @@
+"""The tables."""
+
+from datetime import datetime
+
+from sqlalchemy import ForeignKey, Index, String, Text
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+
+class Base(DeclarativeBase):
+    pass
+
+
+class VehicleRow(Base):
+    """One vehicle: its document as JSON, the count of its saves, and what lists need."""
+
+    __tablename__ = "vehicle"
+    id: Mapped[str] = mapped_column(String(16), primary_key=True)
+    name: Mapped[str] = mapped_column(String(80), index=True)
+    kind: Mapped[str] = mapped_column(String(20))
+    document: Mapped[str] = mapped_column(Text)
+    revision: Mapped[int]
+    updated: Mapped[datetime]
+    deleted: Mapped[datetime | None]
+
+
+class PartRow(Base):
+    """One spring on the workshop's shelf."""
+
+    __tablename__ = "part"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    code: Mapped[str] = mapped_column(String(80), index=True)
+    document: Mapped[str] = mapped_column(Text)
+    deleted: Mapped[datetime | None]
+
+
+class SheetRow(Base):
+    """One setup sheet that was issued: kept as it was printed."""
+
+    __tablename__ = "sheet"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    vehicle_id: Mapped[str] = mapped_column(ForeignKey("vehicle.id", ondelete="CASCADE"))
+    setup: Mapped[str] = mapped_column(String(40))
+    number: Mapped[int]
+    issued: Mapped[datetime]
+    html: Mapped[str] = mapped_column(Text)
+    __table_args__ = (Index("sheet_of_vehicle", "vehicle_id", "number", unique=True),)

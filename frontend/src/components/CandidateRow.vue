@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+import type { Candidate, CornerReport } from '@/api/client'
+import { useUnits } from '@/composables/useUnits'
+import { sentence } from '@/logic/sentence'
+import { percent } from '@/units/format'
+
+/** One spring of the shelf: its numbers at the wheel, its travel lying on the common ride line, what speaks against it first. */
+const props = defineProps<{ row: Candidate; corner: CornerReport | undefined; range: { top: number; bottom: number }; disabled: boolean }>()
+defineEmits<{ choose: [] }>()
+const units = useUnits()
+const WIDTH = 212
+const x = (mm: number): number => ((Math.min(props.range.top, Math.max(props.range.bottom, mm)) - props.range.bottom) / (props.range.top - props.range.bottom)) * WIDTH
+const mm = (f: { value: number } | null | undefined): number | null => (f ? f.value * 1000 : null)
+const ladder = computed(() => {
+  const c = props.corner
+  const bump = [mm(c?.solid), mm(c?.contact)].filter((v): v is number => v !== null)
+  const solid = bump.length ? Math.min(...bump) : null
+  const letter = solid !== null && solid === mm(c?.contact) ? 'T' : 'S'
+  const bind = mm(props.row.bind)
+  const binds = bind !== null && (solid === null || bind < solid)
+  const end = binds ? bind : solid
+  const droop = mm(c?.droop)
+  const loose = mm(props.row.loose)
+  const stop = mm(c?.stop)
+  const sits = mm(props.row.sits) ?? 0
+  const rungs: number[] = []
+  if (end !== null && droop !== null) for (let v = Math.ceil((droop + 1) / 10) * 10; v < end; v += 10) rungs.push(v)
+  return { end, letter: binds ? 'B' : letter, binds, droop, loose: loose !== null && droop !== null && loose > droop ? loose : null, stop: stop !== null && end !== null && stop < end ? stop : null, sits, rungs }
+})
+const GRADES = { stop: 'Stop', look: 'Look', note: 'Note' }
+const about = computed(() => {
+  const p = props.row.part
+  const wire = p.wire_diameter ? `wire ${units.show(p.wire_diameter, 'm', { kind: 'fine length' })}` : ''
+  const coils = p.active_coils ? `${p.active_coils.toFixed(1)} coils` : ''
+  return [wire, coils].filter(Boolean).join(', ') || (p.free_length ? `free ${units.show(p.free_length, 'm')}` : 'length not known')
+})
+</script>
+
+<template>
+  <button class="c-row" role="option" :aria-selected="row.chosen" :class="{ sel: row.chosen }" :disabled="disabled" @click="$emit('choose')">
+    <span class="c-part"><b>{{ row.part.code }}</b><i>{{ about }}</i></span>
+    <span class="c-n">{{ row.wheel_rate ? units.show(row.wheel_rate.value, 'N/m') : '–' }}</span>
+    <span class="c-n">{{ row.frequency ? units.show(row.frequency.value, 'Hz') : '–' }}</span>
+    <span class="c-n" :class="{ why: row.objection && ['flat_ride', 'stiff_front'].includes(row.objection.rule) }">{{ row.over_front ? percent(row.over_front.value, { signed: true }) : '–' }}</span>
+    <svg class="c-lad" :width="WIDTH" height="54" :viewBox="`0 0 ${WIDTH} 54`" aria-hidden="true">
+      <path class="plumb" :d="`M${x(0)} 0V54`" />
+      <template v-if="ladder.end !== null && ladder.droop !== null">
+        <rect x="0" y="15" :width="x(ladder.droop)" height="24" fill="url(#hatch-row)" /><rect :x="x(ladder.end)" y="15" :width="WIDTH - x(ladder.end)" height="24" fill="url(#hatch-row)" />
+        <rect class="ld-bed" :x="x(ladder.droop)" y="15" :width="x(ladder.end) - x(ladder.droop)" height="24" />
+        <path v-for="r in ladder.rungs" :key="r" class="ld-rung" :d="`M${x(r)} 15v24`" />
+        <rect v-if="ladder.stop !== null" :x="x(ladder.stop)" y="15" :width="x(ladder.end) - x(ladder.stop)" height="24" fill="url(#dots-row)" />
+        <path class="ld-rail" :d="`M${x(ladder.droop)} 15H${x(ladder.end)}M${x(ladder.droop)} 39H${x(ladder.end)}`" />
+        <path class="ld-bar" :d="`M${x(ladder.droop)} 13v28`" /><path class="ld-bar" :class="{ stop: ladder.binds }" :d="`M${x(ladder.end)} 13v28`" />
+        <rect class="ld-tag" :class="{ stop: ladder.binds }" :x="x(ladder.end) + 2" y="19" width="16" height="16" /><text class="ld-tx" :x="x(ladder.end) + 10" y="32">{{ ladder.letter }}</text>
+        <template v-if="ladder.loose !== null"><path class="ld-bar look" :d="`M${x(ladder.loose)} 13v28`" /><rect class="ld-tag look" :x="x(ladder.loose) + 2" y="19" width="16" height="16" /><text class="ld-tx" :x="x(ladder.loose) + 10" y="32">L</text></template>
+        <path v-if="Math.abs(ladder.sits) > 0.500" class="gapline" :d="`M${x(0)} 7H${x(-ladder.sits)}`" />
+      </template>
+      <path class="wedge" :class="{ fact: !row.chosen, stop: Math.abs(ladder.sits) > 0.500 }" :d="`M${x(-ladder.sits) - 7} 4h14l-7 12z`" />
+    </svg>
+    <span class="c-ag"><template v-if="row.objection"><b :class="`grade-${row.objection.grade}`">{{ GRADES[row.objection.grade] }}</b> {{ sentence(row.objection.text, row.objection.numbers, units.system.value) }}</template><span v-else class="quiet">nothing against it</span></span>
+  </button>
+</template>
+
+<style scoped>
+.c-row { display: grid; grid-template-columns: 112px 54px 54px 66px 8px 212px 14px minmax(120px, 1fr); align-items: center; width: 100%; min-height: 54px; position: relative; border-top: 1px solid var(--rule); padding: 0 12px; scroll-margin: 120px; }
+.c-part b { display: block; font-size: var(--t-4); font-weight: 600; line-height: 1.1; white-space: nowrap; }
+.c-part i { font-style: normal; font-size: var(--t-1); color: var(--ink-2); white-space: nowrap; }
+.c-n { text-align: right; font-size: var(--t-4); white-space: nowrap; } .c-n.why { color: var(--look); font-weight: 600; }
+.c-lad { grid-column: 6; } .c-ag { grid-column: 8; line-height: 1.18; }
+.plumb { stroke: var(--plan); stroke-width: 1; }
+.sel { background: var(--plan-tint); } .sel .c-part b { color: var(--plan); }
+.c-row:focus-visible { outline-offset: -3px; }
+.c-row:disabled { cursor: default; }
+@media (max-width: 700px) { .c-row { grid-template-columns: 112px 54px 54px 1fr; } .c-lad { grid-column: 1 / 4; } .c-ag { grid-column: 4; } }
+</style>

@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+
+import type { Candidate, EndName, Report } from '@/api/client'
+import { useUnits } from '@/composables/useUnits'
+import { frequencyAt, frequencyOfRate, rangeFor, rateOfFrequency, type StripScale, ticks, xOf } from '@/logic/strip'
+import { show } from '@/units/format'
+
+/**
+ * Front spring rate above, frequency at the wheel between, rear spring rate below: each spring scale is stretched by its own
+ * motion ratio squared, so that what stands over each other is equal at the wheel. Long ticks are springs on the shelf.
+ */
+const props = defineProps<{
+  report: Report
+  end: EndName
+  shelf: Candidate[]
+  movable: boolean
+}>()
+const emit = defineEmits<{ ask: [rate: number, done: boolean]; pick: [end: EndName]; step: [by: 1 | -1] }>()
+const units = useUnits()
+
+const frequencies = computed(() => {
+  const v = props.report.vehicle
+  const list = [v.frequency_low.value, v.frequency_high.value]
+  for (const e of ['front', 'rear'] as const) {
+    const f = props.report.ends[e]?.frequency
+    if (f) list.push(f.value, f.was ?? f.value)
+  }
+  if (v.flat_high) list.push(v.flat_high.value)
+  return list
+})
+const held = ref<{ low: number; high: number } | null>(null)
+const scale = computed<StripScale>(() => ({ ...(held.value ?? rangeFor(frequencies.value)), left: 106, right: 714 }))
+const x = (f: number): number => xOf(scale.value, f)
+const rateUnit = computed(() => units.unit('N/m'))
+
+function rateTicks(end: EndName) {
+  const points = props.report.ends[end]?.strip
+  const low = rateOfFrequency(points, scale.value.low)
+  const high = rateOfFrequency(points, scale.value.high)
+  if (low === null || high === null) return []
+  const f = rateUnit.value.factor
+  return ticks(low / f, high / f, (v) => { const q = frequencyOfRate(points, v * f); return q === null ? null : x(q) }, 600)
+}
+const hz = computed(() => ticks(scale.value.low, scale.value.high, x, 600, 1))
+const shelfMarks = computed(() => [...new Set(props.shelf.map((c) => c.frequency?.value).filter((v): v is number => v !== undefined))].filter((f) => f > scale.value.low && f < scale.value.high).map(x))
+const marks = computed(() =>
+  (['front', 'rear'] as const).map((end) => {
+    const report = props.report.ends[end]
+    const f = report?.frequency
+    return {
+      end, x: f ? (dragX.value !== null && end === props.end ? dragX.value : x(f.value)) : null,
+      was: f?.was ? x(f.was) : null,
+      text: f ? `${end} ${show(f.value, 'Hz', 'metric')} Hz` : '',
+      rate: report?.spring_rate ? units.show(report.spring_rate.value, 'N/m') : '',
+      ratio: report?.motion_ratio ? report.motion_ratio.value.toFixed(2) : '?',
+    }
+  }),
+)
+const wanted = computed(() => ({ from: x(props.report.vehicle.frequency_low.value), to: x(props.report.vehicle.frequency_high.value) }))
+const flat = computed(() => {
+  const v = props.report.vehicle
+  return v.flat_low && v.flat_high ? { from: x(v.flat_low.value), to: x(v.flat_high.value) } : null
+})
+const flatLines = [84, 88.500, 93, 97.500]
+
+const dragX = ref<number | null>(null)
+let frame = 0
+function down(event: PointerEvent, end: EndName): void {
+  if (end !== props.end) emit('pick', end)
+  if (!props.movable) return
+  const target = event.currentTarget as SVGElement
+  target.setPointerCapture(event.pointerId)
+  target.focus()
+  held.value = { low: scale.value.low, high: scale.value.high }
+  dragX.value = place(event)
+}
+function place(event: PointerEvent): number {
+  const svg = (event.currentTarget as SVGElement).ownerSVGElement!
+  const box = svg.getBoundingClientRect()
+  return Math.min(scale.value.right, Math.max(scale.value.left, ((event.clientX - box.left) / box.width) * 740))
+}
+function drag(event: PointerEvent): void {
+  if (dragX.value === null) return
+  dragX.value = place(event)
+  if (!frame)
+    frame = requestAnimationFrame(() => {
+      frame = 0
+      send(false)
+    })
+}
+function up(): void {
+  if (dragX.value === null) return
+  send(true)
+  dragX.value = null
+  held.value = null
+}
+function send(done: boolean): void {
+  if (dragX.value === null) return
+  const rate = rateOfFrequency(props.report.ends[props.end]?.strip, frequencyAt(scale.value, dragX.value))
+  if (rate !== null) emit('ask', rate, done)
+}
+function pressed(event: KeyboardEvent): void {
+  const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key] as 1 | -1 | undefined
+  if (!by || !props.movable) return
+  event.preventDefault()
+  emit('step', by)
+}
+const labelX = (at: number, side: 1 | -1): number => (side > 0 && at > 610 ? at - 14 : at + 14)
+const anchor = (at: number): string => (at > 610 ? 'end' : 'start')
+</script>
+
+<template>
+  <svg viewBox="0 0 740 160" role="group" aria-label="Frequency strip" class="strip">
+    <rect class="bed" :x="scale.left" y="42" :width="scale.right - scale.left" height="66" />
+    <rect class="want" :x="wanted.from" y="42" :width="Math.max(0, wanted.to - wanted.from)" height="20" />
+    <text class="note" :x="Math.min(wanted.to + 7, 668)" y="57">wanted</text>
+    <g v-if="flat"><path v-for="l in flatLines" :key="l" class="flat" :d="`M${flat.from} ${l + 6}H${flat.to}`" /><path class="edge" :d="`M${flat.from} 87V108M${flat.to} 87V108`" /><text class="note" :x="Math.min(flat.to + 7, 664)" y="103">flat ride</text></g>
+    <path class="edge" :d="`M${scale.left} 42H${scale.right}M${scale.left} 108H${scale.right}`" />
+    <g v-for="(t, i) in hz" :key="`h${i}`"><path class="tick" :d="`M${t.x} 42v${t.label ? 6 : 3}M${t.x} 108v${t.label ? -6 : -3}`" /><text v-if="t.label" class="hz" :x="t.x" y="81" text-anchor="middle">{{ t.label }}</text></g>
+    <g v-for="(t, i) in rateTicks('front')" :key="`f${i}`"><path class="tick" :d="`M${t.x} 42v${t.label ? -8 : -4}`" /><text v-if="t.label && Math.abs(t.x - (marks[0]!.x ?? -99)) > 30" class="k" :x="t.x" y="29" text-anchor="middle">{{ t.label }}</text></g>
+    <g v-for="(t, i) in rateTicks('rear')" :key="`r${i}`"><path class="tick" :d="`M${t.x} 108v${t.label ? 8 : 4}`" /><text v-if="t.label && Math.abs(t.x - (marks[1]!.x ?? -99)) > 30" class="k" :x="t.x" y="135" text-anchor="middle">{{ t.label }}</text></g>
+    <path v-for="(sx, i) in shelfMarks" :key="`s${i}`" class="shelf" :d="end === 'front' ? `M${sx} 42v-13` : `M${sx} 108v13`" />
+    <text class="lab" x="0" y="29">Front spring</text><text class="unit" x="0" y="45">{{ rateUnit.written }} × {{ marks[0]!.ratio }}²</text>
+    <text class="lab" x="0" y="80">At the wheel</text><text class="unit" x="0" y="96">Hz</text>
+    <text class="lab" x="0" y="131">Rear spring</text><text class="unit" x="0" y="147">{{ rateUnit.written }} × {{ marks[1]!.ratio }}²</text>
+    <g v-for="m in marks" :key="m.end">
+      <path v-if="m.was !== null" class="was" :class="m.end" :d="m.end === 'front' ? `M${m.was} 42V108` : `M${m.was} 42V118`" />
+      <g v-if="m.x !== null" class="mark" :class="{ on: m.end === end, fact: !movable }">
+        <path class="ln" :class="m.end" :d="m.end === 'front' ? `M${m.x} 32V108` : `M${m.x} 42V118`" />
+        <path class="tip" :d="m.end === 'front' ? `M${m.x - 9} 1h18l-9 13z` : `M${m.x - 9} 158h18l-9 -13z`" />
+        <text class="k cur" :x="m.x" :y="m.end === 'front' ? 29 : 135" text-anchor="middle">{{ m.rate }}</text>
+        <text class="flag" :x="labelX(m.x, 1)" :y="m.end === 'front' ? 13 : 157" :text-anchor="anchor(m.x)">{{ m.text }}</text>
+        <rect class="grip ew" role="slider" tabindex="0" :aria-label="`${m.end} frequency; arrow right for the next stiffer spring on the shelf`" :aria-valuenow="Number(report.ends[m.end]?.frequency?.value.toFixed(2))" :aria-valuemin="0.500" :aria-valuemax="6" :aria-valuetext="m.text"
+          :x="m.x - 22" :y="m.end === 'front' ? 0 : 96" width="44" :height="m.end === 'front' ? 60 : 64" @pointerdown="down($event, m.end)" @pointermove="drag" @pointerup="up" @pointercancel="up" @focus="m.end !== end && emit('pick', m.end)" @keydown="pressed" />
+        <rect class="focus-ring" :x="m.x - 15" :y="m.end === 'front' ? -3 : 141" width="30" height="22" />
+      </g>
+    </g>
+    <text v-if="marks.every((m) => m.x === null)" class="hz" :x="410" y="80" text-anchor="middle">Weights, ratio and unsprung mass give the scale.</text>
+  </svg>
+</template>
+
+<style scoped>
+.strip { width: 100%; margin-top: 2px; }
+.bed { fill: var(--sheet); } .want { fill: var(--plan-tint); } .flat { stroke: var(--ink-2); stroke-width: 1; } .edge { stroke: var(--ink); stroke-width: 1.5; }
+.tick { stroke: var(--edge); stroke-width: 0.9; fill: none; } .shelf { stroke: var(--ink); stroke-width: 3; fill: none; }
+svg .hz { font-size: var(--t-3); fill: var(--ink); } svg .k { font-size: var(--t-2); } svg .note { font-size: var(--t-1); }
+.was { stroke: var(--ink); stroke-width: 1; fill: none; } .was.rear { stroke-dasharray: 4 3; }
+.ln { stroke: var(--plan); stroke-width: 2.25; fill: none; } .ln.rear { stroke-dasharray: 7 4; } .tip { fill: var(--plan); }
+svg .cur { fill: var(--plan); font-weight: 600; font-size: var(--t-3); } svg .flag { font-size: var(--t-3); font-weight: 600; fill: var(--plan); }
+.fact .ln { stroke: var(--ink); } .fact .tip { fill: var(--ink); } svg .fact .cur, svg .fact .flag { fill: var(--ink); }
+</style>

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+import { useScheme } from '@/composables/useScheme'
+import { useUnits } from '@/composables/useUnits'
+import { useVehicle } from '@/composables/useVehicle'
+import { SYSTEMS } from '@/units/format'
+
+import SetupLine from './SetupLine.vue'
+
+/** The heading: vehicle, line of setups, undo and redo, units, find, working, scheme. */
+defineEmits<{ find: []; keys: [] }>()
+const vehicle = useVehicle()
+const units = useUnits()
+const scheme = useScheme()
+const SAVE = { saved: 'saved', saving: 'saving', kept: 'kept here, not saved yet', stale: 'saved elsewhere too' }
+const about = computed(() => {
+  const total = vehicle.report.value?.vehicle.total_mass
+  const words = vehicle.document.value?.vehicle.description ?? ''
+  return [words, total ? units.show(total.value, 'kg', { unit: true }) : ''].filter(Boolean).join(', ')
+})
+const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.words)
+</script>
+
+<template>
+  <header class="head">
+    <router-link to="/" class="veh" aria-label="To the garage">
+      <b>{{ vehicle.document.value?.vehicle.name ?? '…' }}</b>
+      <span :title="about">{{ about || 'nothing measured yet' }}</span>
+    </router-link>
+    <SetupLine />
+    <div class="tools">
+      <span class="save" :class="vehicle.saveState.value" role="status">{{ SAVE[vehicle.saveState.value] }}</span>
+      <button class="tool" :disabled="!vehicle.canUndo.value" :aria-label="vehicle.canUndo.value ? `Undo ${vehicle.canUndo.value}` : 'Nothing to undo'" :title="vehicle.canUndo.value ? `Undo ${vehicle.canUndo.value}` : ''" @click="vehicle.undo()"><svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><path d="M8 4 3.500 8.500 8 13M3.500 8.500H12a4.500 4.500 0 0 1 0 9H9" /></svg></button>
+      <button class="tool" :disabled="!vehicle.canRedo.value" :aria-label="vehicle.canRedo.value ? `Redo ${vehicle.canRedo.value}` : 'Nothing to redo'" :title="vehicle.canRedo.value ? `Redo ${vehicle.canRedo.value}` : ''" @click="vehicle.redo()"><svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><path d="M12 4 16.500 8.500 12 13M16.500 8.500H8a4.500 4.500 0 0 0 0 9h3" /></svg></button>
+      <v-menu>
+        <template #activator="{ props: menu }"><button v-bind="menu" class="tool w" aria-label="Units">{{ system }}</button></template>
+        <v-list><v-list-item v-for="s in SYSTEMS" :key="s.id" :title="s.words" :active="s.id === units.system.value" @click="units.choose(s.id)" /></v-list>
+      </v-menu>
+      <button class="tool w" aria-label="Find" title="Find (f)" @click="$emit('find')"><svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><circle cx="8.500" cy="8.500" r="5" /><path d="M12.500 12.500 17 17" /></svg><span class="wide">Find</span></button>
+      <button class="tool" aria-label="Keys" title="Keys (?)" @click="$emit('keys')"><svg class="ic" width="22" height="20" viewBox="0 0 22 20" aria-hidden="true"><path d="M1.500 4.500h19v11h-19zM5 8.500h.01M9 8.500h.01M13 8.500h.01M17 8.500h.01M7 12h8" /></svg></button>
+      <button class="tool" :aria-label="scheme.scheme.value === 'dark' ? 'Light scheme' : 'Dark scheme'" title="Light or dark" @click="scheme.toggle()"><svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><circle cx="10" cy="10" r="7" /><path d="M10 3a7 7 0 0 1 0 14z" fill="currentColor" /></svg></button>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.head { display: flex; align-items: center; border-bottom: var(--l-mid) solid var(--ink); background: var(--vellum); padding: 0 24px; gap: 12px; min-height: var(--h-heading); }
+.veh { width: 280px; flex: 0 1 280px; line-height: 1.2; text-decoration: none; min-width: 120px; overflow: hidden; }
+.veh b { font-size: 22px; font-weight: 600; display: block; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.veh span { color: var(--ink-2); font-size: var(--t-1); display: block; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.tools { margin-left: auto; display: flex; align-items: center; gap: 2px; margin-right: -12px; }
+.tool { min-width: 44px; height: 44px; display: flex; align-items: center; justify-content: center; gap: 7px; white-space: nowrap; }
+.tool.w { padding: 0 10px; }
+.tool:disabled { color: var(--edge); cursor: default; }
+.save { color: var(--ink-2); font-size: var(--t-1); padding-right: 6px; white-space: nowrap; }
+.save.kept, .save.stale { color: var(--look); font-weight: 600; }
+@media (max-width: 1200px) { .wide { display: none; } }
+@media (max-width: 1100px) { .head { padding: 4px 16px; flex-wrap: wrap; gap: 0 12px; } .veh { flex: 1 1 200px; } }
+</style>

@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import { useScheme } from '@/composables/useScheme'
+import { useUnits } from '@/composables/useUnits'
+import { SYSTEMS } from '@/units/format'
+
+/** The heading of garage and shelf. */
+defineProps<{ here: 'garage' | 'shelf' }>()
+const units = useUnits()
+const scheme = useScheme()
+</script>
+
+<template>
+  <header class="head">
+    <router-link to="/" class="word"><svg width="34" height="34" viewBox="0 0 32 32" aria-hidden="true"><path d="M4 28h24M4 4h24" stroke="var(--ink)" stroke-width="3" /><path d="M7 8 25 12 7 16l18 4-18 4" fill="none" stroke="var(--plan)" stroke-width="2.500" stroke-linejoin="round" /></svg><b>Feder</b></router-link>
+    <nav aria-label="Pages"><router-link to="/" :class="{ on: here === 'garage' }">Garage</router-link><router-link to="/shelf" :class="{ on: here === 'shelf' }">Shelf</router-link></nav>
+    <div class="tools">
+      <v-menu><template #activator="{ props: menu }"><button v-bind="menu" class="tool" aria-label="Units">{{ SYSTEMS.find((s) => s.id === units.system.value)!.words }}</button></template>
+        <v-list><v-list-item v-for="s in SYSTEMS" :key="s.id" :title="s.words" :active="s.id === units.system.value" @click="units.choose(s.id)" /></v-list></v-menu>
+      <button class="tool" :aria-label="scheme.scheme.value === 'dark' ? 'Light scheme' : 'Dark scheme'" @click="scheme.toggle()"><svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><circle cx="10" cy="10" r="7" /><path d="M10 3a7 7 0 0 1 0 14z" fill="currentColor" /></svg></button>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.head { display: flex; align-items: center; gap: 40px; background: var(--vellum); border-bottom: var(--l-mid) solid var(--ink); padding: 0 24px; }
+.word { display: flex; align-items: center; gap: 10px; text-decoration: none; font-size: 24px; } .word b { font-weight: 600; }
+nav { display: flex; gap: 24px; font-size: var(--t-3); } nav a { text-decoration: none; height: 58px; display: flex; align-items: center; border-bottom: 3px solid transparent; padding: 0 4px; } nav a.on { border-color: var(--ink); font-weight: 600; }
+.tools { margin-left: auto; display: flex; } .tool { min-width: 44px; height: 44px; padding: 0 10px; display: flex; align-items: center; justify-content: center; }
+</style>

@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { computed, onScopeDispose, ref, useId, watch } from 'vue'
+
+import { api, messageOf } from '@/api/client'
+import { useUnits } from '@/composables/useUnits'
+import type { Kind } from '@/units/format'
+
+/**
+ * A quantity as people type it: "450 lb/in", "2 1/4 in", "21 deg 30". The server reads it; a bare number is in the unit
+ * shown. What cannot be read stays in the field with one sentence, and nothing is changed.
+ */
+const props = withDefaults(defineProps<{
+  modelValue: number | null | undefined
+  /** SI unit. */
+  si: string
+  label: string
+  kind?: Kind
+  decimals?: number
+  /** A number below or above is refused, SI. */
+  low?: number
+  high?: number
+  clearable?: boolean
+  readonly?: boolean
+  estimated?: boolean
+  hint?: string
+  /** Words after the unit. */
+  after?: string
+  hideLabel?: boolean
+  align?: 'left' | 'right'
+  strong?: boolean
+  unitText?: string
+}>(), { clearable: true, align: 'right' })
+const emit = defineEmits<{ 'update:modelValue': [value: number | null]; focus: []; enter: [] }>()
+
+const units = useUnits()
+const id = useId()
+const unit = computed(() => units.unit(props.si, props.kind))
+const shown = computed(() =>
+  props.modelValue === null || props.modelValue === undefined ? '' : trimmed(units.show(props.modelValue, props.si, { kind: props.kind, decimals: (props.decimals ?? unit.value.decimals) + 2 })),
+)
+/** Digits typed beyond the usual ones are kept, trailing zeros are not. */
+function trimmed(text: string): string {
+  const places = props.decimals ?? unit.value.decimals
+  const [whole, part = ''] = text.split('.')
+  const kept = part.replace(/0+$/, '')
+  const padded = kept.length < places ? part.slice(0, places) : kept
+  return padded ? `${whole}.${padded}` : whole!
+}
+
+const text = ref(shown.value)
+const error = ref('')
+const note = ref('')
+const focused = ref(false)
+let asked = 0
+watch(shown, (now) => { if (!focused.value && !error.value) text.value = now })
+
+async function typed(value: string): Promise<void> {
+  text.value = value
+  const mine = ++asked
+  if (!value.trim()) {
+    if (!props.clearable) return void (error.value = 'A number is needed here')
+    error.value = note.value = ''
+    return emit('update:modelValue', null)
+  }
+  const { data, error: refused } = await api
+    .POST('/api/quantity', { body: { text: value, unit: props.si, bare: unit.value.name || null, low: props.low ?? null, high: props.high ?? null } })
+    .catch((e: unknown) => ({ data: undefined, error: e }))
+  if (mine !== asked) return
+  if (data) {
+    error.value = ''
+    note.value = data.note ?? ''
+    emit('update:modelValue', data.value)
+  } else error.value = messageOf(refused)
+}
+function left(): void {
+  focused.value = false
+  if (!error.value) {
+    note.value = ''
+    text.value = shown.value
+  }
+}
+function restore(): void {
+  asked++
+  error.value = note.value = ''
+  text.value = shown.value
+}
+function entered(event: KeyboardEvent): void {
+  event.preventDefault()
+  emit('enter')
+  const scope = (event.target as HTMLElement).closest('[data-fields]') ?? document
+  const all = [...scope.querySelectorAll<HTMLInputElement>('input.qf-in:not([readonly])')]
+  const next = all[all.indexOf(event.target as HTMLInputElement) + (event.shiftKey ? -1 : 1)]
+  next?.focus()
+}
+onScopeDispose(() => asked++)
+</script>
+
+<template>
+  <div class="qf" :class="[align, { bad: error, strong, inline: hideLabel }]">
+    <label class="qf-l" :class="{ 'seen-not': hideLabel }" :for="id">{{ label }}</label>
+    <span class="qf-box">
+      <span v-if="estimated && text" class="qf-mark" aria-hidden="true">~</span>
+      <input :id="id" class="qf-in" :value="text" :readonly="readonly" inputmode="text" autocomplete="off" spellcheck="false"
+        :aria-invalid="!!error" :aria-describedby="error || note || hint ? `${id}-m` : undefined"
+        @input="typed(($event.target as HTMLInputElement).value)" @focus="focused = true; emit('focus'); ($event.target as HTMLInputElement).select()" @blur="left"
+        @keydown.enter="entered" @keydown.esc.stop="restore" />
+      <span class="qf-u">{{ unitText ?? unit.written }}<template v-if="after"> {{ after }}</template></span>
+      <slot />
+    </span>
+    <span v-if="error || note || hint" :id="`${id}-m`" class="qf-m" :role="error ? 'alert' : undefined">{{ error || note || hint }}</span>
+  </div>
+</template>
+
+<style scoped>
+.qf { display: grid; grid-template-columns: minmax(0, 1fr); min-width: 0; }
+.qf-l { font-size: var(--t-1); color: var(--ink-2); line-height: 1.3; }
+.qf-box { display: flex; align-items: baseline; border-bottom: 1.5px solid var(--edge); background: var(--sheet); padding: 0 6px; min-height: 40px; }
+.qf-box:focus-within { border-bottom: 3px solid var(--ink); margin-bottom: -1.5px; }
+.qf-in { font: inherit; font-size: var(--t-3); color: var(--ink); background: none; border: 0; outline: 0; width: 100%; min-width: 0; height: 38px; padding: 0; }
+.right .qf-in { text-align: right; }
+.strong .qf-in { font-weight: 600; font-size: var(--t-4); }
+.qf-u { color: var(--ink-2); font-size: var(--t-1); padding-left: 6px; white-space: nowrap; }
+.qf-mark { color: var(--ink-2); font-size: var(--t-3); padding-right: 2px; }
+.qf-m { font-size: var(--t-1); color: var(--ink-2); padding-top: 2px; line-height: 1.2; }
+.bad .qf-box { border-bottom-color: var(--stop); }
+.bad .qf-m { color: var(--stop); font-weight: 500; }
+</style>

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+import type { Setup } from '@/api/client'
+import { useVehicle } from '@/composables/useVehicle'
+import { layoutSetups, type SetupNode } from '@/logic/setupLine'
+
+/** The line of setups: as found, plan, fitted, settled; branches as small forks above it. */
+const vehicle = useVehicle()
+const line = computed(() => layoutSetups(vehicle.document.value?.setups ?? [], vehicle.setup.value?.id ?? ''))
+const current = computed(() => vehicle.setup.value)
+
+function open(node: SetupNode): void {
+  if (node.setup) return vehicle.selectSetup(node.setup.id)
+  if (current.value) add(current.value, node.stage, node.stage)
+}
+function add(from: Setup, stage: Setup['stage'], name: string): void {
+  const setups = vehicle.document.value!.setups
+  const base = stage.replaceAll(' ', '-')
+  let id = base
+  for (let n = 2; setups.some((s) => s.id === id); n++) id = `${base}-${n}`
+  // what was set by height on paper is a fact once fitted; it is carried over and corrected by measuring
+  vehicle.edit(`new setup, ${name}`, [{ path: ['setups', setups.length], value: { ...from, id, name, stage, parent: from.id } }])
+  vehicle.selectSetup(id)
+}
+function branch(): void {
+  if (!current.value) return
+  const from = current.value.stage === 'as found' ? current.value : (vehicle.document.value!.setups.find((s) => s.id === current.value!.parent) ?? current.value)
+  const copy = { ...current.value, parent: from.id }
+  add({ ...copy, id: from.id } as Setup, 'plan', `${current.value.name} 2`.slice(0, 80))
+}
+function rename(): void {
+  const now = current.value
+  if (!now) return
+  const name = window.prompt('Name of this setup', now.name)?.trim()
+  if (name) vehicle.edit('name of the setup', [{ path: ['setups', vehicle.setupIndex.value, 'name'], value: name.slice(0, 80) }])
+}
+const removable = computed(() => !!current.value && vehicle.setupIndex.value > 0 && !vehicle.document.value!.setups.some((s) => s.parent === current.value!.id))
+function remove(): void {
+  const setups = vehicle.document.value!.setups
+  const gone = current.value!
+  const rest = setups.filter((s) => s.id !== gone.id)
+  vehicle.selectSetup(rest.at(-1)!.id)
+  vehicle.edit(`delete setup ${gone.name}`, [{ path: ['setups'], value: rest }])
+}
+</script>
+
+<template>
+  <div class="line">
+    <svg width="440" height="60" viewBox="0 0 440 60" role="group" aria-label="Setups">
+      <path v-for="(l, i) in line.links" :key="i" :class="l.done ? 'h-real' : 'h-todo'" :d="l.d" />
+      <g v-for="n in line.nodes" :key="n.key" class="node" role="button" tabindex="0" :aria-label="n.setup ? `Setup ${n.words}` : `Make the setup ${n.words} from this one`" :aria-pressed="n.here"
+        @click="open(n)" @keydown.enter="open(n)" @keydown.space.prevent="open(n)">
+        <rect :x="n.x - 44" :y="n.y - 14" width="88" :height="n.up ? 26 : 40" fill="transparent" />
+        <path v-if="n.here" :class="['h-here', { fact: n.stage === 'as found' }]" :d="`M${n.x} ${n.y - 8}l8 8-8 8-8-8z`" />
+        <circle v-else-if="n.setup" class="h-ring" :cx="n.x" :cy="n.y" r="5" />
+        <path v-else class="h-cross" :d="`M${n.x - 5} ${n.y}h10M${n.x} ${n.y - 5}v10`" />
+        <text :class="['h-w', { 'h-cur': n.here, fact: n.stage === 'as found', 'h-none': !n.setup }]" :x="n.up ? n.x + 11 : n.x" :y="n.up ? n.y + 5 : n.y + 22" :text-anchor="n.up ? 'start' : 'middle'">{{ n.words }}</text>
+      </g>
+    </svg>
+    <v-menu>
+      <template #activator="{ props: menu }"><button v-bind="menu" class="tool" aria-label="More for this setup"><svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><path d="M4 10h.01M10 10h.01M16 10h.01" stroke-width="3" /></svg></button></template>
+      <v-list>
+        <v-list-item title="Branch: try another way" @click="branch" />
+        <v-list-item title="Rename this setup" @click="rename" />
+        <v-list-item title="Delete this setup" :disabled="!removable" @click="remove" />
+      </v-list>
+    </v-menu>
+  </div>
+</template>
+
+<style scoped>
+.line { display: flex; align-items: center; }
+.h-real { stroke: var(--ink); stroke-width: 1.5; fill: none; }
+.h-todo { stroke: var(--edge); stroke-width: 1; stroke-dasharray: 2 4; fill: none; }
+.h-ring { fill: var(--vellum); stroke: var(--ink); stroke-width: 1.5; }
+.h-here { fill: var(--plan); }
+.h-here.fact { fill: var(--ink); }
+.h-cross { stroke: var(--ink-2); stroke-width: 1.25; }
+svg .h-w { font-size: var(--t-2); fill: var(--ink); }
+svg .h-cur { font-weight: 600; fill: var(--plan); }
+svg .h-cur.fact { fill: var(--ink); }
+svg .h-none { fill: var(--ink-3); }
+.node { cursor: pointer; }
+.tool { width: 44px; height: 44px; display: grid; place-items: center; }
+@media (max-width: 900px) { svg { width: 330px; } }
+</style>

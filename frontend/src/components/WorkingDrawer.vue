@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+
+import { api, messageOf, type WorkingLine } from '@/api/client'
+import { useUnits } from '@/composables/useUnits'
+import { useVehicle } from '@/composables/useVehicle'
+import { useWorking } from '@/composables/useWorking'
+import terms from '@/units/terms.json'
+
+/** How a figure came about: formula, numbers put in, source; what was given last. */
+const vehicle = useVehicle()
+const working = useWorking()
+const units = useUnits()
+const lines = ref<WorkingLine[]>([])
+const trouble = ref('')
+let asked = 0
+
+watch([working.path, vehicle.report, units.system], async ([path]) => {
+  if (!path || !vehicle.document.value || !vehicle.setup.value) return
+  const mine = ++asked
+  const { data, error } = await api
+    .POST('/api/working', { body: { document: vehicle.document.value, setup: vehicle.setup.value.id, path, system: units.system.value } })
+    .catch((e: unknown) => ({ data: undefined, error: e }))
+  if (mine !== asked) return
+  lines.value = data?.lines ?? []
+  trouble.value = data ? '' : messageOf(error)
+}, { immediate: true })
+
+const steps = computed(() => lines.value.filter((l) => !l.given).reverse())
+const given = computed(() => lines.value.filter((l) => l.given))
+const value = (l: WorkingLine): string => {
+  if (l.unit === 'turn') return `${l.value.toFixed(2)} turns`
+  const kind = l.unit === 'm' ? ('fine length' as const) : undefined
+  return units.show(l.value, l.unit, { unit: true, ...(kind ? { kind } : {}), ...(l.unit === '' ? { decimals: 3 } : {}) })
+}
+const meaning = (name: string): string => (terms as Record<string, { meaning: string }>)[name]?.meaning ?? ''
+</script>
+
+<template>
+  <v-navigation-drawer :model-value="!!working.path.value" location="right" temporary width="500" :scrim="false" aria-label="Working"
+    @update:model-value="(open: boolean) => open || working.close()">
+    <section class="drawer" aria-live="polite">
+      <header><h2>{{ working.title.value }}</h2><button class="act" @click="working.close()">Close</button></header>
+      <p v-if="trouble" class="grade-stop">{{ trouble }}</p>
+      <p v-else-if="!lines.length" class="quiet">Read directly; there is nothing to work out.</p>
+      <ol>
+        <li v-for="(l, i) in steps" :key="i">
+          <p class="eq"><b>{{ l.symbol }}</b> = {{ l.formula }}</p>
+          <p v-if="l.substituted" class="eq put">= {{ l.substituted }}</p>
+          <p class="eq res">= {{ l.assumed ? '~' : '' }}{{ value(l) }}</p>
+          <p class="src"><template v-if="l.meaning">{{ l.meaning }} </template><span class="from">{{ l.source }}</span></p>
+        </li>
+      </ol>
+      <template v-if="given.length">
+        <h3>Put in</h3>
+        <dl>
+          <template v-for="(l, i) in given" :key="i">
+            <dt :title="meaning(l.name)">{{ l.symbol }}</dt><dd>{{ l.assumed ? '~' : '' }}{{ value(l) }}<span class="from">{{ l.source }}</span></dd>
+          </template>
+        </dl>
+        <p v-if="given.some((l) => l.assumed)" class="small quiet">~ marks what was estimated or assumed; it is carried to every figure that rests on it.</p>
+      </template>
+    </section>
+  </v-navigation-drawer>
+</template>
+
+<style scoped>
+.drawer { padding: 14px 24px 32px; }
+header { display: flex; align-items: center; justify-content: space-between; gap: 12px; padding-bottom: 10px; border-bottom: 1.5px solid var(--ink); }
+h2::first-letter { text-transform: uppercase; }
+ol { list-style: none; padding: 0; margin: 0 0 14px; }
+li { padding: 10px 0; border-bottom: 1px solid var(--rule); }
+.eq { font-size: var(--t-3); line-height: 1.35; overflow-wrap: anywhere; }
+.eq.put { color: var(--ink-2); }
+.eq.res { font-weight: 600; }
+.src { font-size: var(--t-1); color: var(--ink-2); padding-top: 3px; }
+.from { display: block; color: var(--ink-3); font-size: var(--t-1); }
+dl { display: grid; grid-template-columns: 1fr auto; margin: 6px 0 10px; }
+dt, dd { margin: 0; padding: 6px 0; border-bottom: 1px solid var(--rule); }
+dt { padding-right: 12px; }
+dd { text-align: right; font-weight: 500; }
+</style>

@@ -1,0 +1,72 @@
+import { inject, type InjectionKey, provide, type Ref, ref } from 'vue'
+
+import { endOf, type Place, PLACES, placeWords } from '@/api/client'
+
+import type { VehicleWork } from './useVehicle'
+
+/** Asking for ride heights: by wedge, by key or by number, both sides of an axle together or one corner alone. */
+export interface Heights {
+  together: Ref<boolean>
+  /** The corners that move when this one is moved. */
+  moves: (place: Place) => Place[]
+  /** Take the present heights as the start of a move. */
+  begin: () => void
+  /** Wheel travel from the start, m, bump positive. */
+  shift: (place: Place, travel: number) => void
+  end: () => void
+  ask: (place: Place, hubToArch: number) => void
+  askCollar: (place: Place, collar: number) => void
+}
+const key: InjectionKey<Heights> = Symbol('heights')
+
+export function provideHeights(vehicle: VehicleWork): Heights {
+  const together = ref(true)
+  let start: Partial<Record<Place, number>> | null = null
+  const moves = (place: Place): Place[] => (together.value ? PLACES.filter((p) => endOf(p) === endOf(place)) : [place])
+  const side = (place: Place): (string | number)[] => ['setups', vehicle.setupIndex.value, 'sides', place]
+  const present = (): Partial<Record<Place, number>> =>
+    Object.fromEntries(PLACES.map((p) => [p, vehicle.report.value?.corners[p]?.hub_to_arch?.value]).filter(([, v]) => v !== undefined))
+  const heights: Heights = {
+    together,
+    moves,
+    begin: () => (start = present()),
+    end: () => (start = null),
+    shift: (place, travel) => {
+      const from = start ?? present()
+      const changes = moves(place).flatMap((p) => {
+        const height = from[p]
+        if (height === undefined) return []
+        const value = Math.round((height - travel) * 1e4) / 1e4
+        return value > 0 ? [{ path: [...side(p), 'set_by'], value: 'height' }, { path: [...side(p), 'hub_to_arch'], value }] : []
+      })
+      vehicle.edit(`height, ${together.value ? endOf(place) : placeWords(place)}`, changes)
+    },
+    ask: (place, hubToArch) =>
+      vehicle.edit(`height, ${placeWords(place)}`, [
+        { path: [...side(place), 'set_by'], value: 'height' },
+        { path: [...side(place), 'hub_to_arch'], value: hubToArch },
+      ]),
+    askCollar: (place, collar) => {
+      // corners that have neither height nor collar yet stay where they stand
+      const others = PLACES.filter((p) => p !== place && vehicle.setup.value?.sides?.[p]?.set_by !== 'collar')
+      const now = present()
+      const keep = others.flatMap((p) => {
+        const c = vehicle.report.value?.corners[p]?.collar?.value
+        return c === undefined || now[p] === undefined ? [] : [{ path: [...side(p), 'set_by'], value: 'collar' }, { path: [...side(p), 'collar'], value: c }]
+      })
+      vehicle.edit(`collar, ${placeWords(place)}`, [
+        ...keep,
+        { path: [...side(place), 'set_by'], value: 'collar' },
+        { path: [...side(place), 'collar'], value: collar },
+      ])
+    },
+  }
+  provide(key, heights)
+  return heights
+}
+
+export const useHeights = (): Heights => {
+  const found = inject(key)
+  if (!found) throw new Error('heights are provided by WorkspacePage')
+  return found
+}

@@ -1,0 +1,18 @@
+/** Fields that can be found by name: the station they stand at, and the anchor there. */
+export const FIELDS: { words: string; station: string; hash: string }[] = [
+  { words: 'Use, frequency target', station: 'brief', hash: '#use' },
+  { words: 'What is wrong now', station: 'brief', hash: '#complaint' },
+  { words: 'Flat ride or stiff front', station: 'brief', hash: '#schools' },
+  { words: 'Corner weights', station: 'survey', hash: '#weights' },
+  { words: 'Heights, floor to arch, hub to arch', station: 'survey', hash: '#heights' },
+  { words: 'Known damage', station: 'survey', hash: '#damage' },
+  { words: 'Spring as found', station: 'survey', hash: '#as-found' },
+  { words: 'Wheelbase, track, overhang', station: 'geometry', hash: '#dimensions' },
+  { words: 'Motion ratio', station: 'geometry', hash: '#ratios' },
+  { words: 'Unsprung mass', station: 'geometry', hash: '#ratios' },
+  { words: 'Damper coefficient', station: 'geometry', hash: '#ratios' },
+  { words: 'Travel limits: droop, stop, solid, tyre contact', station: 'geometry', hash: '#limits' },
+  { words: 'Collar, turns', station: 'height', hash: '#height-front_left' },
+  { words: 'Seat length', station: 'height', hash: '#height-front_left' },
+  { words: 'Clicks, tyre pressure, camber, toe', station: 'height', hash: '#settings' },
+]

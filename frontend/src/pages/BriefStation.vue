@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+import QuantityField from '@/components/QuantityField.vue'
+import { useVehicle } from '@/composables/useVehicle'
+
+/** What the vehicle is for, what is wrong, what may not be given up; school and targets. */
+const vehicle = useVehicle()
+const brief = computed(() => vehicle.document.value!.brief!)
+const about = computed(() => vehicle.document.value!.vehicle)
+const set = (words: string, member: (string | number)[], value: unknown): void => vehicle.edit(words, [{ path: ['brief', ...member], value }])
+const setVehicle = (words: string, member: string, value: unknown): void => vehicle.edit(words, [{ path: ['vehicle', member], value }])
+
+const USES = [
+  { value: 'comfort road', words: 'Comfort road', says: 'soft and quiet' },
+  { value: 'sporty road', words: 'Sporty road', says: 'taut, still a road car' },
+  { value: 'fast road, track days', words: 'Fast road, track days', says: 'driven there and back' },
+  { value: 'circuit', words: 'Circuit', says: 'smooth track, no aero' },
+  { value: 'load carrier', words: 'Load carrier', says: 'judged when loaded' },
+]
+const SCHOOLS = [
+  {
+    member: 'pitch_school', title: 'Front to rear',
+    choices: [
+      { value: 'flat ride', words: 'Rear higher: flat ride', says: 'pitch dies out in one wave' },
+      { value: 'stiff front', words: 'Front higher', says: 'response and traction on smooth ground' },
+    ],
+  },
+  {
+    member: 'stop_school', title: 'Bump stops',
+    choices: [
+      { value: 'not touched', words: 'Not touched in normal use', says: 'the spring alone carries' },
+      { value: 'as springs', words: 'A third spring', says: 'met early, tuned with stops and packers' },
+    ],
+  },
+  {
+    member: 'frequency_basis', title: 'Frequency counts',
+    choices: [
+      { value: 'wheel rate', words: 'On the wheel rate alone', says: 'the usual way to compare' },
+      { value: 'with tyre', words: 'With the tyre in series', says: 'what the body does; needs a tyre rate' },
+    ],
+  },
+] as const
+const band = computed(() => vehicle.report.value?.vehicle)
+function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', value: number | null): void {
+  if (value === null) return set('target, back to the usual', ['targets', member], null)
+  const now = member === 'frequency'
+    ? { low: band.value?.frequency_low.value ?? 1, high: band.value?.frequency_high.value ?? 2 }
+    : { low: brief.value.targets?.frequency_ratio?.low ?? 1.05, high: brief.value.targets?.frequency_ratio?.high ?? 1.2 }
+  const next = { ...now, [edge]: value }
+  if (next.low <= next.high) set('target', ['targets', member], next)
+}
+const setText = (member: 'complaint' | 'keep', words: string) => (value: string): void => set(words, [member], value)
+</script>
+
+<template>
+  <div class="bench-top"><h1>Brief</h1></div>
+  <div class="two">
+    <div class="field"><label for="v-name" class="small quiet">Vehicle</label><input id="v-name" class="line" :value="about.name" maxlength="80" @input="($event.target as HTMLInputElement).value.trim() && setVehicle('name', 'name', ($event.target as HTMLInputElement).value)" /></div>
+    <div class="field"><label for="v-about" class="small quiet">In a few words, and as it was weighed</label><input id="v-about" class="line" :value="about.description" maxlength="200" placeholder="hatchback, driver aboard, half tank" @input="setVehicle('description', 'description', ($event.target as HTMLInputElement).value)" /></div>
+  </div>
+  <section id="use" aria-labelledby="use-h">
+    <h3 id="use-h">What is it for</h3>
+    <div class="uses" role="radiogroup" aria-labelledby="use-h">
+      <button v-for="u in USES" :key="u.value" role="radio" class="choice" :aria-checked="brief.use === u.value" @click="vehicle.edit('use', [{ path: ['brief', 'use'], value: u.value }, { path: ['brief', 'targets', 'frequency'], value: null }])">
+        <b>{{ u.words }}</b><span>{{ u.says }}</span>
+      </button>
+    </div>
+  </section>
+  <section class="two" aria-label="Targets">
+    <div>
+      <h3>Frequency wanted</h3>
+      <div class="pair">
+        <QuantityField label="from" si="Hz" :low="0.3" :high="20" :model-value="band?.frequency_low.value" @update:model-value="(v) => setBand('frequency', 'low', v)" />
+        <QuantityField label="to" si="Hz" :low="0.3" :high="20" :model-value="band?.frequency_high.value" @update:model-value="(v) => setBand('frequency', 'high', v)" />
+      </div>
+      <p class="small quiet mt-1">{{ brief.targets?.frequency ? 'Yours. Empty a field to go back to the usual.' : 'Usual for this use; general practice, yours to edit.' }}</p>
+    </div>
+    <div>
+      <h3>Held at full droop</h3>
+      <QuantityField label="at least" si="m" kind="fine length" :low="0" :high="0.2" :model-value="brief.targets?.held_at_droop ?? 0.003" @update:model-value="(v) => set('target, held at droop', ['targets', 'held_at_droop'], v)" />
+      <p class="small quiet mt-1">So that no spring comes loose. General practice.</p>
+    </div>
+  </section>
+  <section class="two">
+    <div id="complaint"><h3>What is wrong now</h3><v-textarea aria-label="What is wrong now" :model-value="brief.complaint" placeholder="floats, bottoms, harsh, sits nose-high, arch gap" maxlength="2000" @update:model-value="setText('complaint', 'complaint')" /></div>
+    <div><h3>What may not be given up</h3><v-textarea aria-label="What may not be given up" :model-value="brief.keep" placeholder="ramp clearance, comfort, roadworthiness, tyre wear" maxlength="2000" @update:model-value="setText('keep', 'what to keep')" /></div>
+  </section>
+  <section id="schools" class="schools" aria-label="Schools">
+    <fieldset v-for="s in SCHOOLS" :key="s.member">
+      <legend>{{ s.title }}</legend>
+      <button v-for="c in s.choices" :key="c.value" role="radio" class="choice" :aria-checked="brief[s.member] === c.value" @click="set(s.title.toLowerCase(), [s.member], c.value)"><b>{{ c.words }}</b><span>{{ c.says }}</span></button>
+    </fieldset>
+  </section>
+</template>
+
+<style scoped>
+section { margin-top: 18px; }
+.two { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 32px; }
+.field { display: grid; }
+.line { font: inherit; font-size: var(--t-3); height: 40px; border: 0; border-bottom: 1.5px solid var(--edge); background: var(--sheet); color: var(--ink); padding: 0 6px; outline: 0; min-width: 0; }
+.line:focus { border-bottom: 3px solid var(--ink); }
+.uses { display: grid; grid-template-columns: repeat(auto-fit, minmax(130px, 1fr)); border-top: 1.5px solid var(--ink); margin-top: 6px; }
+.choice { display: grid; align-content: start; gap: 2px; min-height: 56px; padding: 8px 10px 8px 12px; border-bottom: 1px solid var(--rule); line-height: 1.2; width: 100%; }
+.choice b { font-weight: 500; }
+.choice span { color: var(--ink-2); font-size: var(--t-1); }
+.choice[aria-checked="true"] { background: var(--vellum); box-shadow: inset 5px 0 var(--ink); }
+.choice[aria-checked="true"] b { font-weight: 600; }
+.pair { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; }
+.schools { display: grid; grid-template-columns: repeat(3, 1fr); gap: 24px; }
+fieldset { border: 0; padding: 0; margin: 0; border-top: 1.5px solid var(--ink); }
+legend { font-size: var(--t-3); font-weight: 600; padding: 0 8px 4px 0; float: left; width: 100%; }
+</style>

@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { onMounted, reactive, ref } from 'vue'
+import { useRouter } from 'vue-router'
+
+import { api, messageOf, type NewVehicle, type Outline, type StoredVehicle, type VehicleSummary } from '@/api/client'
+import PageHead from '@/components/PageHead.vue'
+import { useNotices } from '@/composables/useNotices'
+import SideView from '@/stance/SideView.vue'
+
+/** The garage: each vehicle as its drawn outline, with what it waits for. */
+const router = useRouter()
+const notices = useNotices()
+const vehicles = ref<VehicleSummary[] | null>(null)
+const trouble = ref('')
+const making = ref(false)
+const file = ref<HTMLInputElement | null>(null)
+const form = reactive<NewVehicle>({ name: '', body: 'hatchback', front: 'strut', rear: 'divorced' })
+const bodies = ref<Outline[]>([])
+const LAYOUTS = [
+  { value: 'strut', title: 'strut, spring on it' },
+  { value: 'wishbone', title: 'wishbones, coilover' },
+  { value: 'divorced', title: 'spring and damper apart' },
+]
+async function load(): Promise<void> {
+  const { data, error } = await api.GET('/api/vehicles').catch((e: unknown) => ({ data: undefined, error: e }))
+  if (data) vehicles.value = data.vehicles
+  trouble.value = data ? '' : messageOf(error)
+  bodies.value = (await api.GET('/api/vehicles/bodies').catch(() => ({ data: undefined }))).data?.bodies ?? []
+}
+onMounted(() => {
+  document.title = 'Garage · Feder'
+  void load()
+})
+const open = (id: string, station = 'springs'): void => void router.push(`/vehicle/${id}/${station}`)
+async function make(): Promise<void> {
+  if (!form.name.trim()) return
+  const { data, error } = await api.POST('/api/vehicles', { body: { ...form, name: form.name.trim() } }).catch((e: unknown) => ({ data: undefined, error: e }))
+  if (data) open(data.id, 'brief')
+  else trouble.value = messageOf(error)
+}
+async function copy(v: VehicleSummary): Promise<void> {
+  const { data, error } = await api.POST('/api/vehicles/{vehicle_id}/copy', { params: { path: { vehicle_id: v.id } } }).catch((e: unknown) => ({ data: undefined, error: e }))
+  if (!data) trouble.value = messageOf(error)
+  await load()
+}
+async function remove(v: VehicleSummary): Promise<void> {
+  const { error } = await api.DELETE('/api/vehicles/{vehicle_id}', { params: { path: { vehicle_id: v.id } } }).catch((e: unknown) => ({ error: e }))
+  if (error) return void (trouble.value = messageOf(error))
+  await load()
+  notices.say(`${v.name} was deleted`, async () => {
+    await api.POST('/api/vehicles/{vehicle_id}/restore', { params: { path: { vehicle_id: v.id } } })
+    await load()
+  })
+}
+async function importFile(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const chosen = input.files?.[0]
+  input.value = ''
+  if (!chosen) return
+  const response = await fetch('/api/vehicles/import', { method: 'POST', body: await chosen.text() }).catch(() => null)
+  if (response?.ok) return open(((await response.json()) as StoredVehicle).id)
+  trouble.value = messageOf(response ? await response.json().catch(() => undefined) : undefined)
+}
+const when = (text: string): string => new Date(`${text}Z`).toLocaleDateString(undefined, { day: 'numeric', month: 'long', year: 'numeric' })
+</script>
+
+<template>
+  <div class="page">
+    <PageHead here="garage" />
+    <main>
+      <div class="top"><h1>Garage</h1><div class="acts"><button class="act go" @click="making = true">New vehicle</button><button class="act" @click="file?.click()">Import a file</button><input ref="file" type="file" accept=".json,application/json" class="seen-not" aria-label="Vehicle file" @change="importFile" /></div></div>
+      <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
+      <p v-if="vehicles === null && !trouble" class="quiet" role="status">Opening the garage…</p>
+      <section v-if="vehicles?.length === 0" class="none">
+        <h2>The garage is empty</h2>
+        <p>Make a vehicle: a name, a body, how its springs stand. Then weigh it, measure its heights, and choose springs that exist.</p>
+        <button class="act go" @click="making = true">New vehicle</button>
+      </section>
+      <ul v-else-if="vehicles" class="list">
+        <li v-for="v in vehicles" :key="v.id">
+          <button class="open" :aria-label="`Open ${v.name}`" @click="open(v.id)">
+            <svg viewBox="0 0 330 130" aria-hidden="true"><SideView :outline="v.outline" :width="330" :height="128" /></svg>
+            <span class="name"><b>{{ v.name }}</b><span class="quiet">{{ v.description || 'nothing said of it yet' }}</span></span>
+            <span class="wait"><template v-if="v.waits_for">waits for <b>{{ v.waits_for }}</b></template><template v-else>{{ v.setup }} is complete</template></span>
+          </button>
+          <div class="row"><span class="small quiet">{{ when(v.updated) }}</span><button class="link" @click="copy(v)">copy</button><a class="link" :href="`/api/vehicles/${v.id}/file`">export</a><button class="link" @click="remove(v)">delete</button></div>
+        </li>
+      </ul>
+    </main>
+    <v-dialog v-model="making" max-width="720">
+      <v-card class="pa-6">
+        <form @submit.prevent="make">
+          <h2>New vehicle</h2>
+          <label class="lab" for="n-name">its name</label><input id="n-name" v-model="form.name" class="line" maxlength="80" autocomplete="off" autofocus />
+          <p class="lab">body</p>
+          <div class="bodies" role="radiogroup" aria-label="Body">
+            <button v-for="b in bodies" :key="b.body" type="button" role="radio" :aria-checked="form.body === b.body" @click="form.body = b.body as NewVehicle['body']"><svg viewBox="0 0 126 62" aria-hidden="true"><SideView :outline="{ ...b, own: true }" :width="126" :height="61" /></svg>{{ b.body }}</button>
+          </div>
+          <div class="pair"><v-select v-model="form.front" label="front springs" :items="LAYOUTS" /><v-select v-model="form.rear" label="rear springs" :items="LAYOUTS" /></div>
+          <div class="acts mt-5"><button class="act go" type="submit" :disabled="!form.name.trim()">Make it</button><button class="act" type="button" @click="making = false">Close</button></div>
+        </form>
+      </v-card>
+    </v-dialog>
+  </div>
+</template>
+
+<style scoped>
+.top { display: flex; justify-content: space-between; align-items: center; flex-wrap: wrap; gap: 12px; border-bottom: 1.5px solid var(--ink); padding-bottom: 12px; }
+.acts { display: flex; gap: 10px; }
+.bad { border-left: 4px solid var(--stop); background: var(--stop-tint); padding: 8px 12px; margin-top: 12px; }
+.none { max-width: 60ch; display: grid; gap: 14px; justify-items: start; padding: 48px 0; font-size: var(--t-3); }
+.list { list-style: none; padding: 0; margin: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(340px, 1fr)); gap: 0 36px; }
+.list li { border-bottom: 1px solid var(--rule); padding: 18px 0 6px; }
+.open { display: grid; gap: 8px; width: 100%; }
+.open:hover .name b { text-decoration: underline; text-underline-offset: 4px; }
+.name { display: grid; line-height: 1.2; } .name b { font-size: 24px; font-weight: 600; }
+.wait b { font-weight: 600; }
+.row { display: flex; gap: 24px; align-items: center; } .row .small { margin-right: auto; }
+.lab { display: block; font-size: var(--t-1); color: var(--ink-2); margin-top: 14px; }
+.line { font: inherit; font-size: var(--t-4); height: 44px; width: 100%; border: 0; border-bottom: 1.5px solid var(--edge); background: var(--sheet); color: var(--ink); padding: 0 8px; outline: 0; } .line:focus { border-bottom: 3px solid var(--ink); }
+.bodies { display: grid; grid-template-columns: repeat(5, 1fr); gap: 4px; margin: 4px 0 14px; }
+.bodies button { padding: 8px 6px; text-align: center; border-bottom: 3px solid transparent; } .bodies button[aria-checked="true"] { border-color: var(--ink); background: var(--vellum); font-weight: 600; }
+.pair { display: grid; grid-template-columns: 1fr 1fr; gap: 24px; }
+</style>

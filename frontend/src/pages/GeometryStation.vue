@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+import type { EndName } from '@/api/client'
+import AskFigure from '@/components/AskFigure.vue'
+import FindingList from '@/components/FindingList.vue'
+import QuantityField from '@/components/QuantityField.vue'
+import RatioField from '@/components/RatioField.vue'
+import { useVehicle } from '@/composables/useVehicle'
+
+/** Dimensions, motion ratios, unsprung masses and the four travel limits. */
+const vehicle = useVehicle()
+const about = computed(() => vehicle.document.value!.vehicle)
+const ends = computed(() => about.value.ends!)
+const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f) => f.station === 'geometry'))
+const ENDS: EndName[] = ['front', 'rear']
+const LAYOUTS = [
+  { value: 'strut', title: 'Strut, spring on it' },
+  { value: 'wishbone', title: 'Wishbones, coilover' },
+  { value: 'divorced', title: 'Spring and damper apart' },
+]
+const set = (words: string, member: (string | number)[], value: unknown): void => vehicle.edit(words, [{ path: ['vehicle', ...member], value }])
+const setEnd = (end: EndName, words: string, member: string[], value: unknown): void => set(`${end} ${words}`, ['ends', end, ...member], value)
+/** A number that knows how it was got: keep that, change the value. */
+const setValued = (end: EndName, words: string, member: string[], now: object | null | undefined, value: number | null, how: string): void =>
+  setEnd(end, words, member, value === null ? null : { how, ...now, value })
+function setLayout(end: EndName, layout: string): void {
+  const apart = layout === 'divorced'
+  vehicle.edit(`${end} layout`, [
+    { path: ['vehicle', 'ends', end, 'layout'], value: layout },
+    { path: ['vehicle', 'ends', end, 'damper'], value: apart ? (ends.value[end]!.damper ?? { ratio: null }) : null },
+  ])
+}
+const LIMITS = [
+  { member: 'droop', words: 'full droop', letter: 'D', says: 'wheel hanging on the damper' },
+  { member: 'stop', words: 'stop touched', letter: '', says: 'bump stop just meets' },
+  { member: 'solid', words: 'damper solid', letter: 'S', says: 'stop squeezed flat' },
+  { member: 'contact', words: 'tyre meets arch', letter: 'T', says: 'turn the wheel too' },
+] as const
+const DIMENSIONS = [
+  { member: 'front_overhang', words: 'front overhang' },
+  { member: 'rear_overhang', words: 'rear overhang' },
+  { member: 'roof_height', words: 'roof height' },
+] as const
+const estimateDamper = (end: EndName, on: boolean): void => setEnd(end, 'damper coefficient, how it was got', ['damper_coefficient', 'how'], on ? 'estimated' : 'typed')
+</script>
+
+<template>
+  <div class="bench-top"><h1>Geometry</h1><span class="quiet">measured once, holds for every setup</span></div>
+  <section id="dimensions" class="dims">
+    <QuantityField label="wheelbase" si="m" strong :low="0.5" :high="8" :model-value="about.wheelbase?.value" @update:model-value="(v) => set('wheelbase', ['wheelbase'], v === null ? null : { how: 'tape', ...about.wheelbase, value: v })" />
+    <QuantityField v-for="d in DIMENSIONS" :key="d.member" :label="`${d.words} (drawing)`" si="m" :low="0.05" :high="5" :model-value="about[d.member]" @update:model-value="(v) => set(d.words, [d.member], v)" />
+  </section>
+  <div id="ratios" class="ends">
+    <section v-for="end in ENDS" :key="end" :aria-label="end">
+      <h2><svg width="34" height="8" aria-hidden="true"><path d="M0 4H34" stroke="currentColor" stroke-width="2.250" :stroke-dasharray="end === 'rear' ? '7 4' : undefined" /></svg>{{ end === 'front' ? 'Front' : 'Rear' }}</h2>
+      <v-select label="layout" :items="LAYOUTS" :model-value="ends[end]!.layout" @update:model-value="(v: string) => setLayout(end, v)" />
+      <div class="pair">
+        <QuantityField label="track, wheel centre to wheel centre" si="m" :low="0.3" :high="4" :model-value="ends[end]!.track" @update:model-value="(v) => setEnd(end, 'track', ['track'], v)" />
+        <QuantityField label="unsprung mass, each corner" si="kg" :decimals="1" :low="0" :high="2000" :model-value="ends[end]!.unsprung_mass?.value" @update:model-value="(v) => setValued(end, 'unsprung mass', ['unsprung_mass'], ends[end]!.unsprung_mass, v, 'scales')" />
+      </div>
+      <RatioField :label="ends[end]!.layout === 'divorced' ? 'spring motion ratio' : 'motion ratio, spring and damper'" :layout="ends[end]!.layout!" :ratio="ends[end]!.spring?.ratio ?? null" @change="(r) => setEnd(end, 'motion ratio', ['spring', 'ratio'], r)" />
+      <RatioField v-if="ends[end]!.layout === 'divorced'" label="damper motion ratio" :layout="ends[end]!.layout!" :ratio="ends[end]!.damper?.ratio ?? null" @change="(r) => setEnd(end, 'damper motion ratio', ['damper'], { ratio: r })" />
+      <div class="pair">
+        <QuantityField label="damper coefficient, or blank" si="N*s/m" :low="0" :high="1e6" :estimated="ends[end]!.damper_coefficient?.how === 'estimated'" :model-value="ends[end]!.damper_coefficient?.value" @update:model-value="(v) => setValued(end, 'damper coefficient', ['damper_coefficient'], ends[end]!.damper_coefficient, v, 'typed')" />
+        <v-checkbox class="est" label="an estimate" :disabled="!ends[end]!.damper_coefficient" :model-value="ends[end]!.damper_coefficient?.how === 'estimated'" @update:model-value="(v) => estimateDamper(end, !!v)" />
+      </div>
+      <div class="pair">
+        <QuantityField label="tyre radius, loaded" si="m" :low="0.1" :high="1" :model-value="ends[end]!.tyre?.radius" @update:model-value="(v) => setEnd(end, 'tyre radius', ['tyre', 'radius'], v)" />
+        <QuantityField label="tyre rate, if known" si="N/m" :low="1000" :high="1e7" :model-value="ends[end]!.tyre?.rate?.value" @update:model-value="(v) => setValued(end, 'tyre rate', ['tyre', 'rate'], ends[end]!.tyre?.rate, v, 'maker')" />
+      </div>
+      <h3 :id="end === 'front' ? 'limits' : undefined" class="mt-3">Travel limits, hub to arch</h3>
+      <p class="small quiet">Spring out, wheel jacked in steps, on stands. Read hub to arch at each.</p>
+      <div class="limits">
+        <div v-for="l in LIMITS" :key="l.member"><QuantityField :label="l.words" si="m" :decimals="1" :low="0.02" :high="2" :hint="l.says" :model-value="ends[end]!.limits?.[l.member]" @update:model-value="(v) => setEnd(end, l.words, ['limits', l.member], v)" /></div>
+      </div>
+      <dl class="sum">
+        <dt>sprung mass, each corner (mean)</dt><dd><AskFigure :figure="vehicle.report.value?.ends[end]?.sprung_mass" :path="`ends.${end}.sprung_mass`" :title="`sprung mass, ${end}`" :options="{ unit: true, decimals: 1 }" /></dd>
+      </dl>
+    </section>
+  </div>
+  <FindingList :findings="findings" />
+</template>
+
+<style scoped>
+.dims { display: grid; grid-template-columns: repeat(4, 1fr); gap: 16px; border-top: 1.5px solid var(--ink); padding-top: 10px; }
+.ends { display: grid; grid-template-columns: 1fr 1fr; gap: 24px 36px; margin-top: 16px; }
+h2 { display: flex; gap: 12px; align-items: center; margin-bottom: 4px; }
+.ends > section { display: grid; gap: 10px; align-content: start; border-top: 1.5px solid var(--ink); padding-top: 10px; }
+.pair { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; align-items: end; }
+.limits { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 12px; }
+.est { margin-left: -8px; }
+.sum { display: flex; justify-content: space-between; margin: 6px 0 0; align-items: baseline; }
+.sum dd { margin: 0; font-weight: 600; }
+</style>

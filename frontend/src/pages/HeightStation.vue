@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+import { type Place, PLACES, placeWords, type SideSetup } from '@/api/client'
+import AskFigure from '@/components/AskFigure.vue'
+import CollarDrawing from '@/components/CollarDrawing.vue'
+import FindingList from '@/components/FindingList.vue'
+import QuantityField from '@/components/QuantityField.vue'
+import { useHeights } from '@/composables/useHeights'
+import { useUnits } from '@/composables/useUnits'
+import { useVehicle } from '@/composables/useVehicle'
+
+/** Heights asked for, collars answered, and back; seats, clicks and alignment of this setup. */
+const vehicle = useVehicle()
+const heights = useHeights()
+const units = useUnits()
+const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f) => f.station === 'height'))
+const corner = (p: Place) => vehicle.report.value?.corners[p]
+const side = (p: Place): SideSetup => vehicle.setup.value!.sides![p]!
+const both = (p: Place): Place[] => (heights.together.value ? heights.moves(p) : [p])
+/** Set one member on this corner, and on its mirror while both sides go together. */
+function set(p: Place, words: string, member: string[], value: unknown): void {
+  vehicle.edit(`${words}, ${heights.together.value ? p.split('_')[0] : placeWords(p)}`, both(p).map((q) => ({ path: ['setups', vehicle.setupIndex.value, 'sides', q, ...member], value })))
+}
+function setSeat(p: Place, member: string, value: number | null): void {
+  vehicle.edit(`seat, ${placeWords(p)}`, both(p).map((q) => {
+    const now = side(q).seat
+    const droop = vehicle.document.value!.vehicle.ends![q.startsWith('front') ? 'front' : 'rear']!.limits?.droop
+    const fresh = now ?? { hub_to_arch: droop ?? null }
+    return { path: ['setups', vehicle.setupIndex.value, 'sides', q, 'seat'], value: { ...fresh, [member]: value } }
+  }))
+}
+function askHeight(p: Place, value: number | null): void {
+  if (value === null) return
+  const changes = both(p).flatMap((q) => [
+    { path: ['setups', vehicle.setupIndex.value, 'sides', q, 'set_by'], value: 'height' },
+    { path: ['setups', vehicle.setupIndex.value, 'sides', q, 'hub_to_arch'], value },
+  ])
+  vehicle.edit(`height, ${placeWords(p)}`, changes)
+}
+function setClicks(p: Place, knob: 'rebound' | 'bump', value: number | null): void {
+  const now = side(p)[knob]
+  if (value === null) return set(p, `${knob} clicks`, [knob], null)
+  if (Number.isInteger(value) && value >= 0) set(p, `${knob} clicks`, [knob], { counted_from: 'fully closed', ...now, count: value })
+}
+const KNOBS = ['rebound', 'bump'] as const
+const seatKnown = (p: Place): boolean => !!corner(p)?.seat_length
+const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
+</script>
+
+<template>
+  <div class="bench-top"><h1>Height</h1><span class="quiet">height asked, collar answered; or the other way round</span>
+    <v-checkbox class="end" label="both sides together" :model-value="heights.together.value" @update:model-value="(v) => (heights.together.value = !!v)" /></div>
+  <p v-if="vehicle.isFound.value" class="say"><b class="grade-look">Look</b> As found is what was measured. Take the plan in the heading to ask for heights.</p>
+  <div class="four">
+    <section v-for="p in PLACES" :id="`height-${p}`" :key="p" class="corner" :class="p.endsWith('right') ? 'right' : 'left'" :aria-label="placeWords(p)">
+      <CollarDrawing :corner="corner(p)" :side="side(p)" :fact="vehicle.isFound.value" />
+      <div class="facts">
+        <h3>{{ placeWords(p) }}</h3>
+        <div class="pair">
+          <QuantityField label="hub to arch" strong si="m" :low="0.02" :high="2" :clearable="false" :readonly="vehicle.isFound.value" :model-value="corner(p)?.hub_to_arch?.value" @update:model-value="(v) => askHeight(p, v)" />
+          <QuantityField label="collar" strong si="m" kind="fine length" :low="-0.5" :high="0.5" :clearable="false" :readonly="vehicle.isFound.value || !seatKnown(p)" :model-value="corner(p)?.collar?.value" @update:model-value="(v) => v !== null && heights.askCollar(p, v)" />
+        </div>
+        <dl>
+          <dt>collar, turns up</dt><dd><AskFigure :figure="corner(p)?.collar_turns" :path="`corners.${p}.collar_turns`" :title="`turns, ${placeWords(p)}`" :options="{ decimals: 1 }" /></dd>
+          <dt>body</dt><dd><AskFigure :figure="corner(p)?.drop && { ...corner(p)!.drop!, value: -corner(p)!.drop!.value }" :path="`corners.${p}.drop`" :title="`body drop, ${placeWords(p)}`" :options="{ unit: true, signed: true }" /></dd>
+          <dt>spring at ride</dt><dd><AskFigure :figure="corner(p)?.spring_length" :path="`corners.${p}.spring_length`" :title="`spring length, ${placeWords(p)}`" :options="{ unit: true, kind: 'fine length' }" /></dd>
+          <dt>held at droop</dt><dd><AskFigure :figure="corner(p)?.held_at_droop" :path="`corners.${p}.held_at_droop`" :title="`held at droop, ${placeWords(p)}`" :options="{ unit: true, kind: 'fine length' }" /></dd>
+          <dt>scale would show</dt><dd><AskFigure :figure="corner(p)?.mass" :path="`corners.${p}.mass`" :title="`weight, ${placeWords(p)}`" :options="{ unit: true, decimals: 0 }" /></dd>
+        </dl>
+      </div>
+    </section>
+  </div>
+  <p v-if="vehicleFigures?.cross_fraction" class="say">Cross weight <AskFigure :figure="vehicleFigures.cross_fraction" path="vehicle.cross_fraction" title="cross weight" as-percent :options="{ decimals: 1 }" />, front <AskFigure :figure="vehicleFigures.front_fraction" path="vehicle.front_fraction" title="front share" as-percent :options="{ decimals: 1 }" />, left <AskFigure :figure="vehicleFigures.left_fraction" path="vehicle.left_fraction" title="left share" as-percent :options="{ decimals: 1 }" />. Heights, loads and collars come from the balance of the whole vehicle.</p>
+  <FindingList :findings="findings" />
+  <section id="settings" class="settings">
+    <h3>Seat of the spring, with the collar at the {{ side('front_left').seat?.datum ?? 'bottom of the thread' }}</h3>
+    <p class="small quiet">Damper at full length on the bench, or wheel hanging: the distance between the two seats, and hub to arch at which it holds. Without it Feder goes by the spring as found.</p>
+    <table>
+      <thead><tr><th></th><th v-for="p in PLACES" :key="p">{{ placeWords(p) }}</th></tr></thead>
+      <tbody>
+        <tr><th>seat length</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`seat length, ${placeWords(p)}`" si="m" kind="fine length" :low="0.02" :high="2" :model-value="side(p).seat?.length" @update:model-value="(v) => setSeat(p, 'length', v)" /></td></tr>
+        <tr><th>at hub to arch</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`seat length at hub to arch, ${placeWords(p)}`" si="m" :low="0.02" :high="2" :model-value="side(p).seat?.hub_to_arch" @update:model-value="(v) => setSeat(p, 'hub_to_arch', v)" /></td></tr>
+        <tr><th>thread, all of it</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`thread, ${placeWords(p)}`" si="m" :low="0" :high="0.5" :model-value="side(p).seat?.thread" @update:model-value="(v) => setSeat(p, 'thread', v)" /></td></tr>
+        <tr><th>collar for one turn</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`collar for one turn, ${placeWords(p)}`" si="m" kind="fine length" :low="0.0002" :high="0.05" :model-value="side(p).seat?.pitch" @update:model-value="(v) => setSeat(p, 'pitch', v)" /></td></tr>
+        <tr v-for="k in KNOBS" :key="k"><th>{{ k }} clicks</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`${k} clicks, ${placeWords(p)}`" si="" :decimals="0" :low="0" :high="200" :unit-text="side(p)[k]?.of ? `of ${side(p)[k]!.of}` : ''" :model-value="side(p)[k]?.count" @update:model-value="(v) => setClicks(p, k, v)" /></td></tr>
+        <tr><th>tyre, cold</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`tyre pressure, ${placeWords(p)}`" si="Pa" :decimals="units.system.value === 'inch' ? 0 : 1" :low="10000" :high="2e6" :model-value="side(p).tyre_pressure" @update:model-value="(v) => set(p, 'tyre pressure', ['tyre_pressure'], v)" /></td></tr>
+        <tr><th>camber</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`camber, ${placeWords(p)}`" si="rad" :decimals="1" :low="-0.3" :high="0.3" :model-value="side(p).camber" @update:model-value="(v) => set(p, 'camber', ['camber'], v)" /></td></tr>
+        <tr><th>toe, one wheel, in +</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`toe, ${placeWords(p)}`" si="m" kind="fine length" :low="-0.05" :high="0.05" :model-value="side(p).toe" @update:model-value="(v) => set(p, 'toe', ['toe'], v)" /></td></tr>
+      </tbody>
+    </table>
+    <p class="small quiet">Clicks counted out from fully closed. Springs hold energy: unload them with the vehicle on stands and a proper compressor before a collar is turned off its thread.</p>
+  </section>
+</template>
+
+<style scoped>
+.four { display: grid; grid-template-columns: 1fr 1fr; border-top: 1.5px solid var(--ink); }
+.corner { display: grid; grid-template-columns: 92px minmax(0, 1fr); gap: 12px; padding: 10px 0; border-bottom: 1px solid var(--rule); }
+.corner.right { padding-left: 18px; border-left: 1px solid var(--rule); } .corner.left { padding-right: 18px; }
+.pair { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; }
+dl { display: grid; grid-template-columns: 1fr auto; margin: 6px 0 0; align-items: baseline; }
+dt { color: var(--ink-2); } dd { margin: 0; text-align: right; font-weight: 500; }
+.say { margin: 8px 0; font-size: var(--t-3); }
+.settings { margin-top: 20px; border-top: 1.5px solid var(--ink); padding-top: 10px; }
+table { width: 100%; border-collapse: collapse; table-layout: fixed; margin: 8px 0; }
+th { text-align: left; font-weight: 400; padding: 4px 8px 4px 0; line-height: 1.2; } thead th { font-weight: 600; text-align: right; padding-right: 6px; } thead th:first-child { width: 132px; }
+td { padding: 3px 4px; }
+</style>

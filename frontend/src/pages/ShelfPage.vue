@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+
+import { api, messageOf, type ShelfPart } from '@/api/client'
+import PageHead from '@/components/PageHead.vue'
+import SpringForm from '@/components/SpringForm.vue'
+import { useNotices } from '@/composables/useNotices'
+import { useUnits } from '@/composables/useUnits'
+
+/** The shelf: springs that the workshop has or can get. */
+const notices = useNotices()
+const units = useUnits()
+const parts = ref<ShelfPart[] | null>(null)
+const text = ref('')
+const trouble = ref('')
+const faults = ref<{ place: string; message: string }[]>([])
+const adding = ref(false)
+const file = ref<HTMLInputElement | null>(null)
+async function load(): Promise<void> {
+  const { data, error } = await api.GET('/api/shelf').catch((e: unknown) => ({ data: undefined, error: e }))
+  if (data) parts.value = data.parts
+  else trouble.value = messageOf(error)
+}
+onMounted(() => {
+  document.title = 'Shelf · Feder'
+  void load()
+})
+const headers = computed(() => [
+  { title: 'spring', key: 'code' },
+  { title: `rate, ${units.unit('N/m').written}`, key: 'rate', align: 'end' as const },
+  { title: `free length, ${units.unit('m').written}`, key: 'free_length', align: 'end' as const },
+  { title: `inside, ${units.unit('m').written}`, key: 'inside_diameter', align: 'end' as const },
+  { title: `wire, ${units.unit('m').written}`, key: 'wire_diameter', align: 'end' as const },
+  { title: 'active coils', key: 'active_coils', align: 'end' as const },
+  { title: `solid, ${units.unit('m').written}`, key: 'solid_length', align: 'end' as const },
+  { title: '', key: 'acts', sortable: false, align: 'end' as const },
+])
+const items = computed(() => (parts.value ?? []).map((p) => ({ ...p.part, rate: p.part.rate.value, id: p.id })))
+async function remove(id: number, code: string): Promise<void> {
+  await api.DELETE('/api/shelf/{part_id}', { params: { path: { part_id: id } } })
+  await load()
+  notices.say(`${code} is off the shelf; setups keep their copies`, async () => {
+    await api.POST('/api/shelf/{part_id}/restore', { params: { path: { part_id: id } } })
+    await load()
+  })
+}
+async function importFile(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const chosen = input.files?.[0]
+  input.value = ''
+  if (!chosen) return
+  const response = await fetch('/api/shelf/import', { method: 'POST', body: await chosen.arrayBuffer() }).catch(() => null)
+  const body = (await response?.json().catch(() => null)) as { parts?: unknown[]; error?: { message: string; faults: { place: string; message: string }[] } } | null
+  trouble.value = response?.ok ? '' : messageOf(body)
+  faults.value = response?.ok ? [] : (body?.error?.faults ?? [])
+  if (response?.ok) {
+    notices.say(`${body?.parts?.length} springs put on the shelf`)
+    await load()
+  }
+}
+function added(): void {
+  adding.value = false
+  void load()
+}
+</script>
+
+<template>
+  <div class="page">
+    <PageHead here="shelf" />
+    <main>
+      <div class="top"><h1>Shelf</h1><input v-model="text" class="find" type="search" placeholder="find: 60-180, or 55" aria-label="Find on the shelf" />
+        <div class="acts"><button class="act go" @click="adding = true">Add a spring</button><button class="act" @click="file?.click()">Import CSV</button><a class="act" href="/api/shelf/file">Export CSV</a><input ref="file" type="file" accept=".csv,text/csv" class="seen-not" aria-label="CSV file" @change="importFile" /></div></div>
+      <div v-if="trouble" class="bad" role="alert"><p>{{ trouble }}</p><ul v-if="faults.length > 1"><li v-for="f in faults.slice(0, 20)" :key="f.place + f.message">{{ f.place }}: {{ f.message }}</li></ul></div>
+      <p class="small quiet hint">A CSV file has a header row: code, rate, free_length, inside_diameter, wire_diameter, active_coils, solid_length, note. Code and rate are needed; a number without a unit is in N/mm or mm.</p>
+      <v-data-table v-if="parts" :headers="headers" :items="items" :search="text" density="compact" :items-per-page="50" item-value="id" no-data-text="Nothing on the shelf by these letters">
+        <template #[`item.code`]="{ item }"><b class="strong">{{ item.code }}</b></template>
+        <template #[`item.rate`]="{ item }">{{ units.show(item.rate, 'N/m') }}</template>
+        <template #[`item.free_length`]="{ item }">{{ units.show(item.free_length, 'm') }}</template>
+        <template #[`item.inside_diameter`]="{ item }">{{ units.show(item.inside_diameter, 'm') }}</template>
+        <template #[`item.wire_diameter`]="{ item }">{{ units.show(item.wire_diameter, 'm', { kind: 'fine length' }) }}</template>
+        <template #[`item.active_coils`]="{ item }">{{ item.active_coils?.toFixed(1) ?? '–' }}</template>
+        <template #[`item.solid_length`]="{ item }">{{ units.show(item.solid_length, 'm') }}</template>
+        <template #[`item.acts`]="{ item }"><button class="link" :aria-label="`Delete ${item.code}`" @click="remove(item.id, item.code)">delete</button></template>
+      </v-data-table>
+      <p v-else-if="!trouble" class="quiet" role="status">Reading the shelf…</p>
+    </main>
+    <SpringForm :open="adding" @close="adding = false" @added="added" />
+  </div>
+</template>
+
+<style scoped>
+.top { display: flex; align-items: center; flex-wrap: wrap; gap: 12px 24px; border-bottom: 1.5px solid var(--ink); padding-bottom: 12px; }
+.acts { display: flex; gap: 10px; margin-left: auto; } .acts a { text-decoration: none; }
+.find { font: inherit; font-size: var(--t-3); height: 44px; width: 280px; border: 0; border-bottom: 1.5px solid var(--edge); background: var(--sheet); color: var(--ink); padding: 0 10px; outline: 0; } .find:focus { border-bottom: 3px solid var(--ink); }
+.bad { border-left: 4px solid var(--stop); background: var(--stop-tint); padding: 8px 12px; margin-top: 12px; } .bad ul { margin: 4px 0 0; }
+.hint { margin: 10px 0; }
+:deep(.v-table) { background: transparent; font-size: var(--t-3); }
+</style>

@@ -1,0 +1,161 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue'
+
+import { api, type Candidate, type EndName, messageOf, type SpringPart } from '@/api/client'
+import AskFigure from '@/components/AskFigure.vue'
+import CandidateRow from '@/components/CandidateRow.vue'
+import FindingList from '@/components/FindingList.vue'
+import FrequencyStrip from '@/components/FrequencyStrip.vue'
+import SpringForm from '@/components/SpringForm.vue'
+import { useUnits } from '@/composables/useUnits'
+import { useVehicle } from '@/composables/useVehicle'
+import { commonRange, marksOf } from '@/stance/ladder'
+import { percent } from '@/units/format'
+
+/** A choice, not a form: the strip above, springs that really exist below, each with the first thing against it. */
+const vehicle = useVehicle()
+const units = useUnits()
+const end = ref<EndName>('rear')
+const fit = ref<'fits' | 'all'>('fits')
+const rows = ref<Candidate[]>([])
+const onShelf = ref(0)
+const loaded = ref(false)
+const trouble = ref('')
+const typing = ref(false)
+const list = ref<HTMLElement | null>(null)
+const report = computed(() => vehicle.report.value)
+const lead = computed(() => report.value?.corners[end.value === 'front' ? 'front_left' : 'rear_left'])
+const range = computed(() => {
+  const r = commonRange([marksOf(lead.value)])
+  return { top: r.top + 10, bottom: r.bottom }
+})
+const SIDES = { front: ['front_left', 'front_right'], rear: ['rear_left', 'rear_right'] } as const
+const chosen = (e: EndName): SpringPart | null => vehicle.setup.value?.sides?.[SIDES[e][0]]?.spring ?? null
+
+let asking = false
+let again = false
+async function ask(): Promise<void> {
+  if (asking) return void (again = true)
+  asking = true
+  do {
+    again = false
+    const document = vehicle.document.value
+    const setup = vehicle.setup.value
+    if (!document || !setup) break
+    const { data, error } = await api.POST('/api/candidates', { body: { document, setup: setup.id, end: end.value, fit: fit.value } }).catch((e: unknown) => ({ data: undefined, error: e }))
+    if (data) {
+      rows.value = data.rows
+      onShelf.value = data.on_shelf
+      trouble.value = ''
+    } else trouble.value = messageOf(error)
+    loaded.value = true
+  } while (again)
+  asking = false
+}
+watch([() => vehicle.report.value, fit], () => void ask(), { immediate: true })
+watch(end, async () => {
+  await ask()
+  scrollToChosen()
+})
+watch(loaded, scrollToChosen)
+async function scrollToChosen(): Promise<void> {
+  await nextTick()
+  const row = list.value?.querySelector<HTMLElement>('[aria-selected="true"]')
+  if (row && list.value) list.value.scrollTop = row.offsetTop - list.value.offsetTop - 108
+}
+
+function choose(part: SpringPart, both = true): void {
+  if (vehicle.isFound.value) return
+  const places = both ? SIDES[end.value] : [SIDES[end.value][0]]
+  const report_ = report.value
+  vehicle.edit(`${end.value} spring`, places.flatMap((p) => {
+    const side = vehicle.setup.value!.sides![p]!
+    const base = ['setups', vehicle.setupIndex.value, 'sides', p]
+    // a new spring keeps the height that is wanted; where none was asked for, the height as found
+    const height = side.hub_to_arch ?? report_?.corners[p]?.hub_to_arch?.value
+    return [{ path: [...base, 'spring'], value: part }, { path: [...base, 'set_by'], value: 'height' }, { path: [...base, 'hub_to_arch'], value: side.set_by === 'height' ? height : (report_?.corners[p]?.hub_to_arch?.value ?? height) }]
+  }))
+}
+const ordered = computed(() => [...rows.value].sort((a, b) => a.part.rate.value - b.part.rate.value))
+/** The spring on the shelf nearest to a rate; among equals the one with least against it. */
+function nearest(rate: number): Candidate | undefined {
+  const weight = (c: Candidate): number => (c.objection ? { stop: 3, look: 2, note: 1 }[c.objection.grade] : 0)
+  const off = (c: Candidate): number => Math.abs(Math.log(c.part.rate.value / rate))
+  const best = Math.min(...rows.value.map(off))
+  return rows.value.filter((c) => off(c) < best + 1e-6).sort((a, b) => weight(a) - weight(b) || (a.part.free_length ?? 0) - (b.part.free_length ?? 0))[0]
+}
+function askRate(rate: number, done: boolean): void {
+  const found = nearest(rate)
+  if (found && found.part.rate.value !== chosen(end.value)?.rate.value) choose(found.part)
+  if (done) void scrollToChosen()
+}
+function step(by: 1 | -1): void {
+  const now = chosen(end.value)?.rate.value ?? report.value?.ends[end.value]?.rate_low?.value ?? 0
+  const rates = [...new Set(ordered.value.map((c) => c.part.rate.value))]
+  const next = by > 0 ? rates.find((r) => r > now + 1) : [...rates].reverse().find((r) => r < now - 1)
+  if (next !== undefined) askRate(next, true)
+}
+const findings = computed(() => (report.value?.findings ?? []).filter((f) => f.station === 'springs'))
+const wantedText = computed(() => {
+  const r = report.value?.ends[end.value]
+  return r?.rate_low && r.rate_high ? `${units.show(r.rate_low.value, 'N/m')} to ${units.show(r.rate_high.value, 'N/m', { unit: true })} at the ${end.value} spring gives the frequency wanted` : ''
+})
+const inside = computed(() => chosen(end.value)?.inside_diameter)
+async function added(part: SpringPart): Promise<void> {
+  typing.value = false
+  choose(part)
+}
+</script>
+
+<template>
+  <div class="bench-top"><h1>Springs</h1>
+    <div class="ends end" role="tablist" aria-label="Which end">
+      <button v-for="e in (['front', 'rear'] as const)" :key="e" class="tab" role="tab" :aria-selected="e === end" @click="end = e"><svg width="34" height="6" aria-hidden="true"><path d="M0 3H34" :stroke-dasharray="e === 'rear' ? '7 4' : undefined" /></svg>{{ e === 'front' ? 'Front' : 'Rear' }} <b :class="{ fact: vehicle.isFound.value }">{{ chosen(e)?.code ?? 'none yet' }}</b></button>
+    </div>
+  </div>
+  <FrequencyStrip v-if="report" :report="report" :end="end" :shelf="rows" :movable="!vehicle.isFound.value" @ask="askRate" @pick="(e) => (end = e)" @step="step" />
+  <p v-if="report?.vehicle.frequency_ratio" class="say">
+    Rear <em><AskFigure :figure="{ ...report.vehicle.frequency_ratio, value: report.vehicle.frequency_ratio.value - 1 }" as-percent path="vehicle.frequency_ratio" title="rear over front" :options="{ signed: true }" /></em> over front<template v-if="report.vehicle.flat_speed">. Pitch dies out in one wave at <em><AskFigure :figure="report.vehicle.flat_speed" path="vehicle.flat_speed" title="flat-ride speed" :options="{ unit: true }" /></em></template>.
+  </p>
+  <p v-else-if="report" class="say">{{ wantedText || (vehicle.isFound.value ? 'As found.' : `Waits for ${report.stations.find((s) => ['survey', 'geometry'].includes(s.station) && s.waits_for.length)?.waits_for[0] ?? 'a spring at both ends'}.`) }}</p>
+  <section class="cands" aria-label="Springs on the shelf">
+    <div class="c-head"><span>{{ end }} springs<br />on the shelf</span><span class="r">wheel<br />{{ units.unit('N/m').written }}</span><span class="r">&nbsp;<br />Hz</span><span class="r">{{ end === 'rear' ? 'over' : 'rear over' }}<br />{{ end === 'rear' ? 'front' : 'this' }}</span>
+      <span class="h-lad"><i :style="{ left: `${((0 - range.bottom) / (range.top - range.bottom)) * 212}px` }">ride</i><i class="l">droop</i><i class="b">bump</i></span><span class="h-ag">first thing against it</span></div>
+    <svg width="0" height="0" class="defs" aria-hidden="true"><defs>
+      <pattern id="hatch-row" width="8" height="8" patternUnits="userSpaceOnUse"><path class="txl" d="M-1 1 1-1M-1 9 9-1M7 9 9 7" /></pattern>
+      <pattern id="dots-row" width="5" height="5" patternUnits="userSpaceOnUse"><circle class="txd" cx="1.250" cy="1.250" r="1.100" /><circle class="txd" cx="3.750" cy="3.750" r="1.100" /></pattern></defs></svg>
+    <div ref="list" class="c-list" role="listbox" aria-label="Springs">
+      <p v-if="trouble" class="grade-stop pa-3">{{ trouble }}</p>
+      <p v-else-if="!loaded" class="quiet pa-3" role="status">Trying the shelf…</p>
+      <p v-else-if="!rows.length" class="pa-3">{{ onShelf ? 'No spring on the shelf has this inside diameter.' : 'The shelf is empty.' }} Type one in, or import a list on the shelf page.</p>
+      <CandidateRow v-for="row in rows" :key="`${row.part.code}-${row.part.rate.value}-${row.part.free_length}`" :row="row" :corner="lead" :range="range" :disabled="vehicle.isFound.value" @choose="choose(row.part)" />
+    </div>
+    <div class="c-foot"><span>{{ rows.length }} of {{ onShelf }}<template v-if="fit === 'fits' && inside"> that fit {{ units.show(inside, 'm', { unit: true }) }}</template></span>
+      <button v-if="inside || fit === 'all'" class="link" @click="fit = fit === 'fits' ? 'all' : 'fits'">{{ fit === 'fits' ? 'show the rest' : 'only those that fit' }}</button>
+      <button class="link" :disabled="vehicle.isFound.value" @click="typing = true">type in another spring</button>
+      <router-link class="link" to="/shelf">the shelf</router-link>
+      <span v-if="vehicle.isFound.value" class="grade-look">as found is measured, not chosen; take the plan</span></div>
+  </section>
+  <FindingList :findings="findings" />
+  <SpringForm :open="typing" @close="typing = false" @added="added" />
+</template>
+
+<style scoped>
+.ends { display: flex; }
+.tab { height: 44px; padding: 0 0 0 14px; margin-left: 20px; display: flex; align-items: center; gap: 10px; font-size: var(--t-3); border-bottom: 3px solid transparent; white-space: nowrap; }
+.tab[aria-selected="true"] { border-color: var(--ink); font-weight: 600; }
+.tab b { font-weight: 600; color: var(--plan); } .tab b.fact { color: var(--ink); }
+.tab path { stroke: currentColor; stroke-width: 2.25; fill: none; }
+.say { margin: 2px 0 6px; font-size: var(--t-3); min-height: 32px; } .say em { font-style: normal; font-weight: 600; }
+.cands { border-top: var(--l-mid) solid var(--ink); }
+.c-head { display: grid; grid-template-columns: 112px 54px 54px 66px 8px 212px 14px minmax(120px, 1fr); min-height: 44px; align-items: end; color: var(--ink-2); line-height: 1.1; padding: 4px 12px; }
+.r { text-align: right; font-size: var(--t-1); }
+.h-lad { grid-column: 6; position: relative; height: 18px; font-size: var(--t-1); } .h-lad i { position: absolute; font-style: normal; transform: translateX(-50%); bottom: 0; } .h-lad .l { left: 0; transform: none; } .h-lad .b { right: 0; transform: none; }
+.h-ag { grid-column: 8; }
+.defs { position: absolute; }
+.c-list { max-height: max(240px, calc(100dvh - 500px)); overflow: auto; }
+.c-foot { display: flex; gap: 4px 28px; align-items: center; flex-wrap: wrap; border-top: 1px solid var(--rule); color: var(--ink-2); min-height: 44px; }
+.c-foot .link { color: var(--ink); }
+.c-foot .link:disabled { color: var(--ink-3); text-decoration: none; }
+@media (max-width: 1100px) { .c-list { max-height: none; overflow: visible; } }
+</style>

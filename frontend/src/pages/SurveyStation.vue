@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+import { type Place, PLACES, placeWords, type Reading, type SpringPart } from '@/api/client'
+import FindingList from '@/components/FindingList.vue'
+import QuantityField from '@/components/QuantityField.vue'
+import { useUnits } from '@/composables/useUnits'
+import { useVehicle } from '@/composables/useVehicle'
+
+/** What is on the vehicle, before anything is undone. */
+const vehicle = useVehicle()
+const units = useUnits()
+const survey = computed(() => vehicle.document.value!.surveys?.[0])
+const conditions = computed(() => survey.value?.conditions)
+const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f) => f.station === 'survey'))
+
+type What = Reading['quantity']
+const ROWS: { what: What; words: string; says: string; si: string; kind?: 'length'; low: number; high: number; how: Reading['how']; anchor?: string }[] = [
+  { what: 'mass', words: 'weight', says: 'scale under the wheel', si: 'kg', low: 5, high: 5000, how: 'scales', anchor: 'weights' },
+  { what: 'hub_to_arch', words: 'hub to arch', says: 'wheel centre straight up to the lip; the tyre does not count', si: 'm', low: 0.05, high: 2, how: 'tape', anchor: 'heights' },
+  { what: 'floor_to_arch', words: 'floor to arch', says: 'through the hub to the lower edge of the lip', si: 'm', low: 0.2, high: 3, how: 'tape' },
+  { what: 'sill', words: 'sill off floor', says: 'at the axle line or jacking notch, for the rake', si: 'm', low: 0.02, high: 1.5, how: 'tape' },
+]
+const readings = computed(() => survey.value?.readings ?? [])
+const find = (place: Place, what: What): number => readings.value.findIndex((r) => r.place === place && r.quantity === what)
+const value = (place: Place, what: What): number | null => readings.value[find(place, what)]?.value ?? null
+const estimated = (what: What): boolean => readings.value.some((r) => r.quantity === what && r.how === 'estimated')
+
+function setReading(place: Place, row: (typeof ROWS)[number], next: number | null): void {
+  const at = find(place, row.what)
+  const list = [...readings.value]
+  if (next === null) list.splice(at, at < 0 ? 0 : 1)
+  else if (at < 0) list.push({ place, quantity: row.what, value: next, how: row.how })
+  else list[at] = { ...list[at]!, value: next }
+  vehicle.edit(`${row.words}, ${placeWords(place)}`, [{ path: ['surveys', 0, 'readings'], value: list }])
+}
+function markEstimated(row: (typeof ROWS)[number], on: boolean): void {
+  const list = readings.value.map((r) => (r.quantity === row.what ? { ...r, how: on ? ('estimated' as const) : row.how } : r))
+  vehicle.edit(`${row.words}, how it was got`, [{ path: ['surveys', 0, 'readings'], value: list }])
+}
+const setCondition = (member: string, next: unknown): void => vehicle.edit('conditions', [{ path: ['surveys', 0, 'conditions', member], value: next }])
+const TICKS = [
+  { member: 'level_floor', words: 'Level floor' },
+  { member: 'pressures_set', words: 'Tyre pressures set' },
+  { member: 'rolled', words: 'Rolled back and forth' },
+] as const
+const TEXTS = [
+  { member: 'ballast', words: 'Who or what is aboard' },
+  { member: 'fuel', words: 'Fuel' },
+  { member: 'reference', words: 'Where heights are read from' },
+] as const
+
+// the springs as found, left and right alike
+const END_PLACES = { front: ['front_left', 'front_right'], rear: ['rear_left', 'rear_right'] } as const
+const found = (end: 'front' | 'rear') => vehicle.document.value!.setups[0]!.sides![END_PLACES[end][0]]!
+function setFound(end: 'front' | 'rear', member: 'rate' | 'free_length' | 'collar', next: number | null): void {
+  const changes = END_PLACES[end].map((place) => {
+    const side = vehicle.document.value!.setups[0]!.sides![place]!
+    if (member === 'collar') return { path: ['setups', 0, 'sides', place, 'collar'], value: next }
+    const part: SpringPart = side.spring ?? { kind: 'coil', code: `as found, ${end}`, rate: { value: next ?? 1 } }
+    if (member === 'rate') return { path: ['setups', 0, 'sides', place, 'spring'], value: next === null ? null : { ...part, rate: { ...part.rate, value: next } } }
+    return { path: ['setups', 0, 'sides', place, 'spring', 'free_length'], value: next }
+  })
+  vehicle.edit(`${end} spring as found`, changes)
+}
+</script>
+
+<template>
+  <div class="bench-top"><h1>Survey</h1><span class="quiet">as found, before anything is undone</span>
+    <label class="end date"><span class="small quiet">measured on</span> <input type="date" :value="survey?.date ?? ''" @change="vehicle.edit('date of the survey', [{ path: ['surveys', 0, 'date'], value: ($event.target as HTMLInputElement).value || null }])" /></label></div>
+  <div class="ticks">
+    <v-checkbox v-for="t in TICKS" :key="t.member" :label="t.words" :model-value="!!conditions?.[t.member]" @update:model-value="(v) => setCondition(t.member, !!v)" />
+  </div>
+  <table class="walk">
+    <thead><tr><th></th><th v-for="p in PLACES" :key="p" scope="col">{{ placeWords(p) }}</th><th class="est">estimate</th></tr></thead>
+    <tbody>
+      <tr v-for="row in ROWS" :id="row.anchor" :key="row.what">
+        <th scope="row"><b>{{ row.words }}</b><span>{{ row.says }}</span></th>
+        <td v-for="p in PLACES" :key="p"><QuantityField :label="`${row.words}, ${placeWords(p)}`" hide-label strong :si="row.si" :low="row.low" :high="row.high" :estimated="estimated(row.what)" :model-value="value(p, row.what)" @update:model-value="(v) => setReading(p, row, v)" /></td>
+        <td class="est"><v-checkbox :aria-label="`${row.words} is an estimate`" :model-value="estimated(row.what)" :disabled="!readings.some((r) => r.quantity === row.what)" @update:model-value="(v) => markEstimated(row, !!v)" /></td>
+      </tr>
+    </tbody>
+  </table>
+  <FindingList :findings="findings" />
+  <section id="as-found" class="found">
+    <div v-for="end in (['front', 'rear'] as const)" :key="end">
+      <h3>{{ end === 'front' ? 'Front' : 'Rear' }} spring as found</h3>
+      <div class="three">
+        <QuantityField label="rate" si="N/m" :low="500" :high="1e7" :model-value="found(end).spring?.rate.value" @update:model-value="(v) => setFound(end, 'rate', v)" />
+        <QuantityField label="free length" si="m" :low="0.02" :high="2" :readonly="!found(end).spring" :model-value="found(end).spring?.free_length" @update:model-value="(v) => setFound(end, 'free_length', v)" />
+        <QuantityField label="collar up from its datum" si="m" kind="fine length" :low="-0.5" :high="0.5" :model-value="found(end).collar" @update:model-value="(v) => setFound(end, 'collar', v)" />
+      </div>
+    </div>
+  </section>
+  <section class="three texts">
+    <div v-for="t in TEXTS" :key="t.member"><v-text-field :label="t.words" :model-value="conditions?.[t.member]" maxlength="300" @update:model-value="(v: string) => setCondition(t.member, v)" /></div>
+  </section>
+  <section id="damage"><v-textarea label="Known damage: cracked mounts, torn bushes, weak damper, perished hose, corrosion" :model-value="survey?.damage" maxlength="2000" @update:model-value="(v: string) => vehicle.edit('known damage', [{ path: ['surveys', 0, 'damage'], value: v }])" />
+    <p v-if="survey?.damage" class="small mt-1"><b class="grade-look">Look</b> Damage blocks the plan until it is dealt with; corroded or split mounts belong with a licensed workshop.</p></section>
+  <p class="small quiet mt-4">Vehicle on a level floor, wheels chocked. Shown in {{ units.unit('m').written }} and {{ units.unit('kg').written }}; type any unit, such as 25 5/8 in or 305 kg.</p>
+</template>
+
+<style scoped>
+.ticks { display: flex; gap: 8px 28px; flex-wrap: wrap; margin: 4px 0 6px -8px; }
+.date input { font: inherit; color: inherit; background: var(--sheet); border: 0; border-bottom: 1.5px solid var(--edge); height: 36px; padding: 0 6px; color-scheme: inherit; }
+.walk { width: 100%; border-collapse: collapse; border-top: 1.5px solid var(--ink); table-layout: fixed; }
+.walk thead th { font-weight: 600; text-align: right; padding: 8px 8px 4px; }
+.walk thead th:first-child { width: 168px; }
+.walk .est { width: 74px; text-align: center; font-weight: 400; color: var(--ink-2); font-size: var(--t-1); }
+.walk .est :deep(.v-selection-control) { justify-content: center; }
+.walk tbody th { text-align: left; font-weight: 400; padding: 8px 8px 8px 0; border-top: 1px solid var(--rule); line-height: 1.15; vertical-align: top; }
+.walk tbody th b { font-weight: 600; display: block; font-size: var(--t-3); }
+.walk tbody th span { font-size: var(--t-1); color: var(--ink-2); }
+.walk td { padding: 6px 4px; border-top: 1px solid var(--rule); vertical-align: top; }
+.found { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 32px; margin-top: 18px; }
+.three { display: grid; grid-template-columns: repeat(3, 1fr); gap: 12px; align-items: end; }
+.texts, #damage { margin-top: 16px; }
+@media (max-width: 820px) { .walk thead th:first-child { width: 120px; } }
+</style>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+
+import type { Station } from '@/api/client'
+import FindDialog from '@/components/FindDialog.vue'
+import HeadingBar from '@/components/HeadingBar.vue'
+import KeysDialog from '@/components/KeysDialog.vue'
+import StaleDialog from '@/components/StaleDialog.vue'
+import WorkingDrawer from '@/components/WorkingDrawer.vue'
+import WorkLine from '@/components/WorkLine.vue'
+import { provideHeights } from '@/composables/useHeights'
+import { provideVehicle } from '@/composables/useVehicle'
+import { provideWorking } from '@/composables/useWorking'
+import { STATIONS } from '@/logic/stations'
+import StancePanel from '@/stance/StancePanel.vue'
+
+import BriefStation from './BriefStation.vue'
+import GeometryStation from './GeometryStation.vue'
+import HeightStation from './HeightStation.vue'
+import SpringsStation from './SpringsStation.vue'
+import SurveyStation from './SurveyStation.vue'
+
+/** One vehicle at work: heading, bench of the present station, stance, work line. */
+const route = useRoute()
+const router = useRouter()
+const vehicle = provideVehicle(String(route.params.id))
+const working = provideWorking()
+provideHeights(vehicle)
+const finding = ref(false)
+const keys = ref(false)
+
+const benches = {
+  brief: BriefStation, survey: SurveyStation, geometry: GeometryStation, springs: SpringsStation, height: HeightStation,
+  sheet: defineAsyncComponent(() => import('./SheetStation.vue')),
+}
+const station = computed<Station>(() => (STATIONS.some((s) => s.id === route.params.station) ? (route.params.station as Station) : 'springs'))
+const title = computed(() => `${STATIONS.find((s) => s.id === station.value)!.words}, ${vehicle.document.value?.vehicle.name ?? ''} · Feder`)
+watch(title, (t) => (document.title = t), { immediate: true })
+watch(() => [route.hash, station.value, !!vehicle.report.value], async () => {
+  if (!route.hash) return
+  await nextTick()
+  const place = document.querySelector(route.hash)
+  place?.scrollIntoView({ block: 'center' })
+  place?.querySelector<HTMLElement>('input, textarea, button')?.focus()
+}, { immediate: true })
+
+function pressed(event: KeyboardEvent): void {
+  const typing = (event.target as HTMLElement).closest('input, textarea, select, [contenteditable]')
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
+    event.preventDefault()
+    return event.shiftKey ? vehicle.redo() : vehicle.undo()
+  }
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+    event.preventDefault()
+    finding.value = true
+  }
+  if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('.v-dialog.v-overlay--active')) return
+  const found = STATIONS.find((s) => s.key === event.key)
+  if (found) void router.push(`/vehicle/${vehicle.id}/${found.id}`)
+  else if (event.key === 'f' || event.key === '/') finding.value = true
+  else if (event.key === '?') keys.value = true
+  else if (event.key === 'g') void router.push('/')
+  else if (event.key === 'Escape') working.close()
+  else return
+  event.preventDefault()
+}
+onMounted(() => window.addEventListener('keydown', pressed))
+onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
+</script>
+
+<template>
+  <div class="frame">
+    <HeadingBar @find="finding = true" @keys="keys = true" />
+    <main class="bench" data-fields>
+      <div v-if="vehicle.trouble.value" class="trouble" role="alert">{{ vehicle.trouble.value }}</div>
+      <template v-if="vehicle.missing.value"><h1>This vehicle is not in the garage</h1><p class="mt-2">It may have been deleted. <router-link to="/">Back to the garage</router-link></p></template>
+      <p v-else-if="!vehicle.document.value" class="quiet" role="status">Opening the vehicle…</p>
+      <component :is="benches[station]" v-else />
+    </main>
+    <StancePanel />
+    <WorkLine :here="station" :reports="vehicle.report.value?.stations ?? []" :vehicle-id="vehicle.id" />
+    <WorkingDrawer />
+    <StaleDialog />
+    <FindDialog :open="finding" @close="finding = false" />
+    <KeysDialog :open="keys" @close="keys = false" />
+  </div>
+</template>
+
+<style scoped>
+.trouble { border-left: 4px solid var(--stop); background: var(--stop-tint); padding: 8px 12px; margin-bottom: 10px; }
+</style>

@@ -1,0 +1,64 @@
+import type { CornerReport } from '@/api/client'
+
+/** What a travel ladder draws, in mm of wheel travel from ride, bump positive. */
+export interface LadderMarks {
+  droop: number | null
+  stop: number | null
+  solid: number | null
+  contact: number | null
+  bind: number | null
+  loose: number | null
+}
+export const marksOf = (corner: CornerReport | undefined): LadderMarks => {
+  const mm = (f: { value: number } | null | undefined): number | null => (f ? f.value * 1000 : null)
+  return {
+    droop: mm(corner?.droop), stop: mm(corner?.stop), solid: mm(corner?.solid), contact: mm(corner?.contact),
+    bind: mm(corner?.bind), loose: mm(corner?.loose),
+  }
+}
+
+export interface LimitTag {
+  letter: 'T' | 'S' | 'B' | 'D' | 'L'
+  at: number
+  first: boolean
+  kind: 'plain' | 'stop' | 'look' | 'late'
+}
+
+/** The limits in bump, the one that comes first marked, later ones drawn lightly. Bind is shown only where it matters. */
+export function bumpTags(marks: LadderMarks): LimitTag[] {
+  const known = [
+    { letter: 'S' as const, at: marks.solid },
+    { letter: 'T' as const, at: marks.contact },
+    { letter: 'B' as const, at: marks.bind },
+  ].filter((t): t is { letter: 'S' | 'T' | 'B'; at: number } => t.at !== null)
+  const first = Math.min(...known.map((t) => t.at))
+  return known
+    .filter((t) => t.letter !== 'B' || t.at === first || known.length === 1)
+    .map((t) => ({ ...t, first: t.at === first, kind: t.at !== first ? 'late' : t.letter === 'B' ? 'stop' : 'plain' }))
+}
+
+/** One scale for all ladders: the range in mm that holds every mark, in whole rungs. */
+export function commonRange(all: LadderMarks[], rung = 20): { top: number; bottom: number } {
+  const bump = all.flatMap((m) => [m.solid, m.contact]).filter((v): v is number => v !== null)
+  const droop = all.flatMap((m) => [m.droop]).filter((v): v is number => v !== null)
+  const top = Math.ceil((Math.max(40, ...bump) + 6) / rung) * rung
+  const bottom = Math.floor((Math.min(-40, ...droop) - 6) / rung) * rung
+  return { top: Math.min(top, 300), bottom: Math.max(bottom, -400) }
+}
+
+/** Places for labels so that none covers another: `wanted` in pixels, kept in order, `room` apart. */
+export function spread(wanted: number[], room: number): number[] {
+  const order = wanted.map((y, i) => ({ y, i })).sort((a, b) => a.y - b.y)
+  for (let pass = 0; pass < 8; pass++) {
+    for (let k = 1; k < order.length; k++) {
+      const gap = order[k]!.y - order[k - 1]!.y
+      if (gap < room) {
+        order[k - 1]!.y -= (room - gap) / 2
+        order[k]!.y += (room - gap) / 2
+      }
+    }
+  }
+  const placed = [...wanted]
+  for (const { y, i } of order) placed[i] = y
+  return placed
+}

@@ -1,0 +1,43 @@
+"""Write what others read of Feder: the OpenAPI document, the JSON Schema of the vehicle file, the unit table.
+
+Run by `make contracts`; a test holds the committed files equal to the code.
+"""
+
+import json
+import sys
+import tempfile
+from pathlib import Path
+
+from feder.api.app import create_app
+from feder.core.document.document import Document
+from feder.core.nomenclature import TERMS
+from feder.units.table import exported
+
+ROOT = Path(__file__).parents[1]
+
+
+def contracts() -> dict[Path, str]:
+    """Each file with its text."""
+    with tempfile.TemporaryDirectory() as folder:
+        app = create_app(Path(folder))
+        openapi = app.test_client().get("/api/openapi.json").get_json()
+    schema = Document.model_json_schema()
+    schema["$schema"] = "https://json-schema.org/draft/2020-12/schema"
+    terms = {name: {"symbol": symbol, "meaning": meaning} for name, (symbol, meaning) in TERMS.items()}
+    return {
+        ROOT / "docs" / "openapi.json": _text(openapi),
+        ROOT / "docs" / "vehicle-1.schema.json": _text(schema),
+        ROOT / "frontend" / "src" / "units" / "table.json": _text(exported()),
+        ROOT / "frontend" / "src" / "units" / "terms.json": _text(terms),
+    }
+
+
+def _text(content: object) -> str:
+    return json.dumps(content, indent=1, ensure_ascii=False) + "\n"
+
+
+if __name__ == "__main__":
+    for file, text in contracts().items():
+        file.parent.mkdir(parents=True, exist_ok=True)
+        file.write_text(text, encoding="utf-8")
+        sys.stdout.write(f"wrote {file.relative_to(ROOT)}\n")
