@@ -20,6 +20,7 @@ export default ts.config(
       'vue/html-closing-bracket-newline': 'off',
       'vue/multiline-html-element-content-newline': 'off',
       'vue/first-attribute-linebreak': 'off',
+      'vue/require-default-prop': 'off', // undefined is the default, and the types say so
     },
   },
   { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: ts.parser } } },

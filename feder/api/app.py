@@ -10,6 +10,7 @@ from flask_openapi3 import Info, OpenAPI
 from feder.api import errors, security
 from feder.api.questions import questions
 from feder.api.rooms import Rooms
+from feder.api.sheets import sheets
 from feder.api.shelf import shelf
 from feder.api.vehicles import vehicles
 from feder.store.database import open_database
@@ -39,7 +40,7 @@ def create_app(data: Path, *, front_end: Path = FRONT_END, today: Callable[[], d
     app.extensions["feder"] = Rooms(Garage(sessions), Shelf(sessions), today)
     security.install(app)
     errors.install(app)
-    for blueprint in (questions, vehicles, shelf):
+    for blueprint in (questions, vehicles, shelf, sheets):
         app.register_api(blueprint)
     _serve_front_end(app, front_end)
     return app

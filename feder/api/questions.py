@@ -1,11 +1,11 @@
 """Live questions about an unsaved document: evaluate, candidates, working, quantity, calc."""
 
 import json
-from typing import Any, Literal
+from typing import Literal
 
 from flask import Response, request
 from flask_openapi3 import APIBlueprint
-from pydantic import BaseModel, Field, RootModel
+from pydantic import BaseModel, Field
 
 from feder.api.errors import ErrorBody
 from feder.api.rooms import rooms
@@ -140,20 +140,20 @@ def read_quantity(body: QuantityQuestion) -> Response:
     )
 
 
-class CalcInputs(RootModel[dict[str, Any]]):
-    """The keys of the function."""
+class CalcPath(BaseModel):
+    name: str = Field(max_length=60)
 
 
 @questions.post("/calc/<string:name>")
-def calc(name: str) -> Response:  # type: ignore[no-untyped-def,unused-ignore]
-    """One function of the core, as `feder calc` answers it."""
+def calc(path: CalcPath) -> Response:
+    """One function of the core, as `feder calc` answers it; the body holds its keys."""
     try:
         inputs = json.loads(request.get_data() or b"{}")
     except (ValueError, RecursionError):
         raise CalcError("inputs", "inputs: the body is not JSON") from None
     if not isinstance(inputs, dict):
         raise CalcError("inputs", "inputs: must be an object of keys and values")
-    return Response(json.dumps(answer(name, inputs)), mimetype="application/json")
+    return Response(json.dumps(answer(path.name, inputs)), mimetype="application/json")
 
 
 @questions.get("/calc")

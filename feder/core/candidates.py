@@ -1,6 +1,6 @@
 """Springs from the shelf, each tried at one end of a setup: its numbers, its ladder, what speaks against it."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from typing import Literal
 
 from pydantic import BaseModel, ConfigDict
@@ -48,7 +48,20 @@ class Candidate(BaseModel):
     objection: Objection | None = None
 
 
-Grades: dict[Grade, int] = {"stop": 0, "look": 1, "note": 2}
+RANK = (
+    "solid_above_fitted",
+    "collar_off_thread",
+    "binds_first",
+    "loose_at_droop",
+    "frequency_target",
+    "flat_ride",
+    "stiff_front",
+    "barely_held",
+    "near_thread_end",
+)
+"""Objections, the worst kind first."""
+NEAR_END = 0.006
+"""Thread left beside the collar below which there is little to correct with, m."""
 Fit = Literal["fits", "all"]
 
 
@@ -102,14 +115,11 @@ def _tried(
     if frequency is not None and other is not None:
         over = frequency / other.value - 1 if end == "rear" else other.value / frequency - 1
     corners = [_Corner(document, setup, report, place, part) for place in LEFT_RIGHT[end]]
-    first = min(
-        (o for c in corners if (o := c.objection(brief.held_at_droop))),
-        key=lambda o: Grades[o.grade],
-        default=None,
-    )
-    if first is None or first.grade != "stop":
-        aimed = _aim(frequency, over, document, end)
-        first = min((o for o in (first, aimed) if o), key=lambda o: Grades[o.grade], default=None)
+    against = [(o, bad) for c in corners for bad, o in c.objections(brief.held_at_droop)]
+    if (aimed := _aim(frequency, over, document, end)) is not None:
+        against.append((aimed, 0.0))
+    ranked = sorted(against, key=lambda pair: (RANK.index(pair[0].rule), -pair[1]))
+    first = ranked[0][0] if ranked else None
     lead = corners[0]
     return Candidate(
         part=part,
@@ -218,55 +228,31 @@ class _Corner:
             height = hub + travel.value
         return seat_length - self.ratio * (height - hub) - self.length
 
-    def objection(self, wanted_hold: float) -> Objection | None:
-        if (
-            self.free is not None
-            and self.solid_length is not None
-            and self.length is not None
-            and self.solid_length >= self.length
-        ):
-            return _objection("solid_above_fitted", "stop", "Coils are closed before it carries the load")
-        if self.sits > 1e-9:
-            return _objection(
-                "collar_off_thread",
-                "stop",
-                "{past} too long: car sits {off} high",
-                past=(self.sits * self.ratio, "m"),
-                off=(self.sits, "m"),
-            )
-        if self.sits < -1e-9:
-            return _objection(
-                "collar_off_thread",
-                "stop",
-                "{past} too short: car sits {off} low",
-                past=(-self.sits * self.ratio, "m"),
-                off=(-self.sits, "m"),
-            )
+    def objections(self, wanted_hold: float) -> Iterator[tuple[float, Objection]]:
+        """What speaks against the spring here, each with how bad it is within its kind."""
+        length, sits = self.length, self.sits
+        if length is None:
+            return
+        if self.solid_length is not None and self.solid_length >= length:
+            yield 0.0, _objection("solid_above_fitted", "stop", "Coils are closed before it carries the load")
+        if abs(sits) > 1e-9:
+            words = "too long: car sits {off} high" if sits > 0 else "too short: car sits {off} low"
+            numbers = {"past": (abs(sits) * self.ratio, "m"), "off": (abs(sits), "m")}
+            yield abs(sits), _objection("collar_off_thread", "stop", f"{{past}} {words}", **numbers)
         if self.bind is not None and self.other_limit is not None and self.bind < self.other_limit:
-            return _objection(
-                "binds_first",
-                "stop",
-                "Coils close at {bind}, before the limit at {other}",
-                bind=(self.bind, "m"),
-                other=(self.other_limit, "m"),
-            )
+            numbers = {"bind": (self.bind, "m"), "other": (self.other_limit, "m")}
+            text = "Coils close at {bind}, before the limit at {other}"
+            yield -self.bind, _objection("binds_first", "stop", text, **numbers)
         if self.held is not None and self.held < 0 and self.loose is not None:
-            return _objection(
-                "loose_at_droop", "look", "Loose below {loose}: rattles at full droop", loose=(self.loose, "m")
-            )
-        if self.held is not None and self.held < wanted_hold - 1e-9:
-            return _objection(
-                "barely_held",
-                "look",
-                "Held by only {held} at full droop; {wanted} wanted",
-                held=(self.held, "m"),
-                wanted=(wanted_hold, "m"),
-            )
+            text = "Loose below {loose}: rattles at full droop"
+            yield self.loose, _objection("loose_at_droop", "look", text, loose=(self.loose, "m"))
+        elif self.held is not None and self.held < wanted_hold - 1e-9:
+            numbers = {"held": (self.held, "m"), "wanted": (wanted_hold, "m")}
+            text = "Held by only {held} at full droop; {wanted} wanted"
+            yield -self.held, _objection("barely_held", "look", text, **numbers)
         if self.collar is not None and self.seat is not None and self.seat.thread is not None:
             left = min(self.collar, self.seat.thread - self.collar)
-            if left < 0.006:
+            if left < NEAR_END:
                 where = "below" if self.collar < self.seat.thread / 2 else "above"
-                return _objection(
-                    "near_thread_end", "note", f"{{left}} of thread left {where} the collar", left=(left, "m")
-                )
-        return None
+                text = f"{{left}} of thread left {where} the collar"
+                yield -left, _objection("near_thread_end", "note", text, left=(left, "m"))

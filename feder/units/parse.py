@@ -29,6 +29,8 @@ _FRACTION = re.compile(r"\s*([+-]?)(?:(\d+)\s+|(\d+)-)?(\d+)\s*/\s*(\d+)(?![.\d]
 _PLAIN = re.compile(rf"\s*({_NUMBER})\s*(.*)", re.S)
 _VULGAR = {"¼": "1/4", "½": "1/2", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8"}
 MOST_TEXT = 80
+_ODD_UNIT = re.compile(r"\d{3}|\^\s*-?\d\d|\*\*|(?<=[\s*/(])\d|\d\s")
+"""Numbers in a unit that are no exponent: a second number, or a power no vehicle has."""
 
 
 @cache
@@ -37,7 +39,9 @@ def _names(dimension: Dimension) -> dict[str, float]:
 
 
 def _plain(unit: str) -> str:
-    return re.sub(r"\s+", "", unit.replace("·", "*").replace("²", "^2").replace("³", "^3").replace("**", "^"))
+    return re.sub(
+        r"\s+(?!\d)", "", unit.replace("·", "*").replace("²", "^2").replace("³", "^3").replace("**", "^")
+    )
 
 
 def parse(text: str, si: str, bare: str | None = None) -> Quantity:
@@ -127,7 +131,7 @@ def _registry() -> Any:
 
 
 def _by_pint(value: float, unit: str, dimension: Dimension) -> float:
-    if not re.fullmatch(r"[A-Za-z0-9µ°·*/^() .-]{1,40}", unit) or re.search(r"\d{3}|\^\s*-?\d\d|\*\*", unit):
+    if not re.fullmatch(r"[A-Za-z0-9µ°·*/^() .-]{1,40}", unit) or _ODD_UNIT.search(unit):
         raise Unreadable(f"has a unit that is not known: {unit[:40]}" + _example(dimension))
     si = dimension.si or "dimensionless"
     try:

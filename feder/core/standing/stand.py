@@ -20,6 +20,8 @@ from feder.core.stance import hub_to_arch_after, load_of_mass, wheel_travel_of
 from feder.core.standing.facts import HOW_WORDS, CornerFacts, Facts, side_of
 from feder.core.working import given, solved
 
+UNASKED_RATE = 1e3
+"""Rate that lets a corner for which nothing is asked follow the body with its load kept, N/m."""
 BALANCE = "Σ F = 0 and Σ M = 0 of the rigid body on its corners' force curves and tyres"
 
 
@@ -254,10 +256,11 @@ def _support(facts: Facts, place: Place, corner: CornerStand) -> Support | None:
     x = 0.0 if place.end == "front" else float(base)
     y = (-0.5 if place.is_left else 0.5) * end.track
     tyre = None if end.tyre_rate is None else float(end.tyre_rate)
-    asked, collar = _asked(corner), _collar(corner)
-    if collar is None:
-        held = 0.0 if asked is None else corner.facts.hub_to_arch - asked
-        return Support(x, y, float(corner.load), held=float(held), tyre_rate=tyre)
+    asked, collar, load = _asked(corner), _collar(corner), float(corner.load)
+    if asked is not None:
+        return Support(x, y, load, held=float(corner.facts.hub_to_arch - asked), tyre_rate=tyre)
+    if collar is None:  # nothing asked here: it keeps its load, and stays where the others leave it
+        return Support(x, y, load, curve=LinearCorner(UNASKED_RATE, 1.0, load / UNASKED_RATE), tyre_rate=tyre)
     if corner.spring is None or corner.spring.free_length is None or corner.seat is None or not end.motion_ratio:
         return None
     found = corner.facts.hub_to_arch

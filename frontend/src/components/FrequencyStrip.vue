@@ -52,7 +52,7 @@ const marks = computed(() =>
       end, x: f ? (dragX.value !== null && end === props.end ? dragX.value : x(f.value)) : null,
       was: f?.was ? x(f.was) : null,
       text: f ? `${end} ${show(f.value, 'Hz', 'metric')} Hz` : '',
-      rate: report?.spring_rate ? units.show(report.spring_rate.value, 'N/m') : '',
+      rate: report?.spring_rate ? units.show(report.spring_rate.value, 'N/m').replace(/\.0+$/, '') : '',
       ratio: report?.motion_ratio ? report.motion_ratio.value.toFixed(2) : '?',
     }
   }),

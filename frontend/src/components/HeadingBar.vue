@@ -17,7 +17,7 @@ const SAVE = { saved: 'saved', saving: 'saving', kept: 'kept here, not saved yet
 const about = computed(() => {
   const total = vehicle.report.value?.vehicle.total_mass
   const words = vehicle.document.value?.vehicle.description ?? ''
-  return [words, total ? units.show(total.value, 'kg', { unit: true }) : ''].filter(Boolean).join(', ')
+  return [total ? units.show(total.value, 'kg', { unit: true }) : '', words].filter(Boolean).join(', ')
 })
 const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.words)
 </script>

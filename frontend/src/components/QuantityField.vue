@@ -29,6 +29,8 @@ const props = withDefaults(defineProps<{
   align?: 'left' | 'right'
   strong?: boolean
   unitText?: string
+  /** A computed value: only the usual digits are shown. */
+  computedValue?: boolean
 }>(), { clearable: true, align: 'right' })
 const emit = defineEmits<{ 'update:modelValue': [value: number | null]; focus: []; enter: [] }>()
 
@@ -36,13 +38,13 @@ const units = useUnits()
 const id = useId()
 const unit = computed(() => units.unit(props.si, props.kind))
 const shown = computed(() =>
-  props.modelValue === null || props.modelValue === undefined ? '' : trimmed(units.show(props.modelValue, props.si, { kind: props.kind, decimals: (props.decimals ?? unit.value.decimals) + 2 })),
+  props.modelValue === null || props.modelValue === undefined ? '' : trimmed(units.show(props.modelValue, props.si, { kind: props.kind, decimals: (props.decimals ?? unit.value.decimals) + (props.computedValue ? 0 : 2) })),
 )
 /** Digits typed beyond the usual ones are kept, trailing zeros are not. */
 function trimmed(text: string): string {
   const places = props.decimals ?? unit.value.decimals
   const [whole, part = ''] = text.split('.')
-  const kept = part.replace(/0+$/, '')
+  const kept = props.computedValue ? '' : part.replace(/0+$/, '')
   const padded = kept.length < places ? part.slice(0, places) : kept
   return padded ? `${whole}.${padded}` : whole!
 }

@@ -29,7 +29,10 @@ export function provideHeights(vehicle: VehicleWork): Heights {
   const heights: Heights = {
     together,
     moves,
-    begin: () => (start = present()),
+    begin: () => {
+      start = present()
+      vehicle.beginGesture()
+    },
     end: () => (start = null),
     shift: (place, travel) => {
       const from = start ?? present()

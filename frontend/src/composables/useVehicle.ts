@@ -29,6 +29,8 @@ export interface VehicleWork {
   canUndo: ComputedRef<string | null>
   canRedo: ComputedRef<string | null>
   edit: (words: string, changes: { path: Path; value: unknown }[]) => void
+  /** The next change is a gesture of its own, undone by itself. */
+  beginGesture: () => void
   undo: () => void
   redo: () => void
   selectSetup: (id: string) => void
@@ -56,6 +58,7 @@ export function provideVehicle(id: string): VehicleWork {
   let asking = false
   let askAgain = false
   let gone = false
+  let apart = false
 
   const setupIndex = computed(() => Math.max(0, document.value?.setups.findIndex((s) => s.id === setupId.value) ?? 0))
   const setup = computed(() => document.value?.setups[setupIndex.value] ?? null)
@@ -156,7 +159,8 @@ export function provideVehicle(id: string): VehicleWork {
     if (!document.value) return
     const steps: Step[] = stepsFor(document.value, changes)
     if (steps.every((s) => JSON.stringify(s.before ?? null) === JSON.stringify(s.after ?? null))) return
-    history.value = pushed(history.value, { words, steps, at: Date.now() })
+    history.value = pushed(history.value, { words, steps, at: Date.now() }, apart)
+    apart = false
     changed(forward(document.value, steps))
   }
 
@@ -223,7 +227,7 @@ export function provideVehicle(id: string): VehicleWork {
     id, document, report, outline, setup, setupIndex, setupId, isFound, against, saveState, trouble, missing, stale,
     canUndo: computed(() => history.value.done.at(-1)?.words ?? null),
     canRedo: computed(() => history.value.undone.at(-1)?.words ?? null),
-    edit, undo, redo, selectSetup, keepMine, takeTheirs, keepBoth,
+    edit, beginGesture: () => (apart = true), undo, redo, selectSetup, keepMine, takeTheirs, keepBoth,
   }
   provide(key, work)
   return work

@@ -10,9 +10,10 @@ export const emptyHistory = (): History => ({ done: [], undone: [] })
 const TOGETHER = 1200
 const MOST = 500
 
-export function pushed(history: History, patch: Patch): History {
+/** `apart` keeps a new gesture from joining the one before. */
+export function pushed(history: History, patch: Patch, apart = false): History {
   const last = history.done.at(-1)
-  const joins = last !== undefined && patch.at - last.at < TOGETHER && sameMembers(last, patch)
+  const joins = !apart && last !== undefined && patch.at - last.at < TOGETHER && sameMembers(last, patch)
   const done = joins ? [...history.done.slice(0, -1), merged(last, patch)] : [...history.done, patch]
   return { done: done.slice(-MOST), undone: [] }
 }

@@ -50,7 +50,6 @@ function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', 
   const next = { ...now, [edge]: value }
   if (next.low <= next.high) set('target', ['targets', member], next)
 }
-const setText = (member: 'complaint' | 'keep', words: string) => (value: string): void => set(words, [member], value)
 </script>
 
 <template>
@@ -83,8 +82,8 @@ const setText = (member: 'complaint' | 'keep', words: string) => (value: string)
     </div>
   </section>
   <section class="two">
-    <div id="complaint"><h3>What is wrong now</h3><v-textarea aria-label="What is wrong now" :model-value="brief.complaint" placeholder="floats, bottoms, harsh, sits nose-high, arch gap" maxlength="2000" @update:model-value="setText('complaint', 'complaint')" /></div>
-    <div><h3>What may not be given up</h3><v-textarea aria-label="What may not be given up" :model-value="brief.keep" placeholder="ramp clearance, comfort, roadworthiness, tyre wear" maxlength="2000" @update:model-value="setText('keep', 'what to keep')" /></div>
+    <div id="complaint"><h3>What is wrong now</h3><v-textarea aria-label="What is wrong now" :model-value="brief.complaint" placeholder="floats, bottoms, harsh, sits nose-high, arch gap" maxlength="2000" @update:model-value="(v: string) => set('complaint', ['complaint'], v)" /></div>
+    <div><h3>What may not be given up</h3><v-textarea aria-label="What may not be given up" :model-value="brief.keep" placeholder="ramp clearance, comfort, roadworthiness, tyre wear" maxlength="2000" @update:model-value="(v: string) => set('what to keep', ['keep'], v)" /></div>
   </section>
   <section id="schools" class="schools" aria-label="Schools">
     <fieldset v-for="s in SCHOOLS" :key="s.member">

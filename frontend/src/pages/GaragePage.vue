@@ -83,7 +83,7 @@ const when = (text: string): string => new Date(`${text}Z`).toLocaleDateString(u
             <span class="name"><b>{{ v.name }}</b><span class="quiet">{{ v.description || 'nothing said of it yet' }}</span></span>
             <span class="wait"><template v-if="v.waits_for">waits for <b>{{ v.waits_for }}</b></template><template v-else>{{ v.setup }} is complete</template></span>
           </button>
-          <div class="row"><span class="small quiet">{{ when(v.updated) }}</span><button class="link" @click="copy(v)">copy</button><a class="link" :href="`/api/vehicles/${v.id}/file`">export</a><button class="link" @click="remove(v)">delete</button></div>
+          <div class="foot"><span class="small quiet">{{ when(v.updated) }}</span><button class="link" @click="copy(v)">copy</button><a class="link" :href="`/api/vehicles/${v.id}/file`">export</a><button class="link" @click="remove(v)">delete</button></div>
         </li>
       </ul>
     </main>
@@ -115,7 +115,7 @@ const when = (text: string): string => new Date(`${text}Z`).toLocaleDateString(u
 .open:hover .name b { text-decoration: underline; text-underline-offset: 4px; }
 .name { display: grid; line-height: 1.2; } .name b { font-size: 24px; font-weight: 600; }
 .wait b { font-weight: 600; }
-.row { display: flex; gap: 24px; align-items: center; } .row .small { margin-right: auto; }
+.foot { display: flex; gap: 24px; align-items: center; } .foot .small { margin-right: auto; }
 .lab { display: block; font-size: var(--t-1); color: var(--ink-2); margin-top: 14px; }
 .line { font: inherit; font-size: var(--t-4); height: 44px; width: 100%; border: 0; border-bottom: 1.5px solid var(--edge); background: var(--sheet); color: var(--ink); padding: 0 8px; outline: 0; } .line:focus { border-bottom: 3px solid var(--ink); }
 .bodies { display: grid; grid-template-columns: repeat(5, 1fr); gap: 4px; margin: 4px 0 14px; }

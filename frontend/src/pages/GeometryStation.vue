@@ -56,11 +56,12 @@ const estimateDamper = (end: EndName, on: boolean): void => setEnd(end, 'damper 
       <h2><svg width="34" height="8" aria-hidden="true"><path d="M0 4H34" stroke="currentColor" stroke-width="2.250" :stroke-dasharray="end === 'rear' ? '7 4' : undefined" /></svg>{{ end === 'front' ? 'Front' : 'Rear' }}</h2>
       <v-select label="layout" :items="LAYOUTS" :model-value="ends[end]!.layout" @update:model-value="(v: string) => setLayout(end, v)" />
       <div class="pair">
-        <QuantityField label="track, wheel centre to wheel centre" si="m" :low="0.3" :high="4" :model-value="ends[end]!.track" @update:model-value="(v) => setEnd(end, 'track', ['track'], v)" />
+        <QuantityField label="track" si="m" :low="0.3" :high="4" :model-value="ends[end]!.track" @update:model-value="(v) => setEnd(end, 'track', ['track'], v)" />
         <QuantityField label="unsprung mass, each corner" si="kg" :decimals="1" :low="0" :high="2000" :model-value="ends[end]!.unsprung_mass?.value" @update:model-value="(v) => setValued(end, 'unsprung mass', ['unsprung_mass'], ends[end]!.unsprung_mass, v, 'scales')" />
       </div>
-      <RatioField :label="ends[end]!.layout === 'divorced' ? 'spring motion ratio' : 'motion ratio, spring and damper'" :layout="ends[end]!.layout!" :ratio="ends[end]!.spring?.ratio ?? null" @change="(r) => setEnd(end, 'motion ratio', ['spring', 'ratio'], r)" />
+      <RatioField :label="ends[end]!.layout === 'divorced' ? 'spring motion ratio' : 'motion ratio'" :layout="ends[end]!.layout!" :ratio="ends[end]!.spring?.ratio ?? null" @change="(r) => setEnd(end, 'motion ratio', ['spring', 'ratio'], r)" />
       <RatioField v-if="ends[end]!.layout === 'divorced'" label="damper motion ratio" :layout="ends[end]!.layout!" :ratio="ends[end]!.damper?.ratio ?? null" @change="(r) => setEnd(end, 'damper motion ratio', ['damper'], { ratio: r })" />
+      <p v-else class="moves quiet">The damper moves with the spring.</p>
       <div class="pair">
         <QuantityField label="damper coefficient, or blank" si="N*s/m" :low="0" :high="1e6" :estimated="ends[end]!.damper_coefficient?.how === 'estimated'" :model-value="ends[end]!.damper_coefficient?.value" @update:model-value="(v) => setValued(end, 'damper coefficient', ['damper_coefficient'], ends[end]!.damper_coefficient, v, 'typed')" />
         <v-checkbox class="est" label="an estimate" :disabled="!ends[end]!.damper_coefficient" :model-value="ends[end]!.damper_coefficient?.how === 'estimated'" @update:model-value="(v) => estimateDamper(end, !!v)" />
@@ -90,6 +91,7 @@ h2 { display: flex; gap: 12px; align-items: center; margin-bottom: 4px; }
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; align-items: end; }
 .limits { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 12px; }
 .est { margin-left: -8px; }
+.moves { min-height: 58px; display: flex; align-items: end; padding-bottom: 8px; }
 .sum { display: flex; justify-content: space-between; margin: 6px 0 0; align-items: baseline; }
 .sum dd { margin: 0; font-weight: 600; }
 </style>

@@ -58,8 +58,8 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
       <div class="facts">
         <h3>{{ placeWords(p) }}</h3>
         <div class="pair">
-          <QuantityField label="hub to arch" strong si="m" :low="0.02" :high="2" :clearable="false" :readonly="vehicle.isFound.value" :model-value="corner(p)?.hub_to_arch?.value" @update:model-value="(v) => askHeight(p, v)" />
-          <QuantityField label="collar" strong si="m" kind="fine length" :low="-0.5" :high="0.5" :clearable="false" :readonly="vehicle.isFound.value || !seatKnown(p)" :model-value="corner(p)?.collar?.value" @update:model-value="(v) => v !== null && heights.askCollar(p, v)" />
+          <QuantityField label="hub to arch" strong si="m" :low="0.02" :high="2" :clearable="false" :computed-value="side(p).set_by === 'collar'" :readonly="vehicle.isFound.value" :model-value="side(p).set_by !== 'collar' && !vehicle.isFound.value ? (side(p).hub_to_arch ?? corner(p)?.hub_to_arch?.value) : corner(p)?.hub_to_arch?.value" @update:model-value="(v) => askHeight(p, v)" />
+          <QuantityField label="collar" strong si="m" kind="fine length" :low="-0.5" :high="0.5" :clearable="false" :computed-value="side(p).set_by !== 'collar'" :readonly="vehicle.isFound.value || !seatKnown(p)" :model-value="corner(p)?.collar?.value" @update:model-value="(v) => v !== null && heights.askCollar(p, v)" />
         </div>
         <dl>
           <dt>collar, turns up</dt><dd><AskFigure :figure="corner(p)?.collar_turns" :path="`corners.${p}.collar_turns`" :title="`turns, ${placeWords(p)}`" :options="{ decimals: 1 }" /></dd>

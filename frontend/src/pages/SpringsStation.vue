@@ -10,7 +10,6 @@ import SpringForm from '@/components/SpringForm.vue'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { commonRange, marksOf } from '@/stance/ladder'
-import { percent } from '@/units/format'
 
 /** A choice, not a form: the strip above, springs that really exist below, each with the first thing against it. */
 const vehicle = useVehicle()
@@ -153,7 +152,7 @@ async function added(part: SpringPart): Promise<void> {
 .h-lad { grid-column: 6; position: relative; height: 18px; font-size: var(--t-1); } .h-lad i { position: absolute; font-style: normal; transform: translateX(-50%); bottom: 0; } .h-lad .l { left: 0; transform: none; } .h-lad .b { right: 0; transform: none; }
 .h-ag { grid-column: 8; }
 .defs { position: absolute; }
-.c-list { max-height: max(240px, calc(100dvh - 500px)); overflow: auto; }
+.c-list { max-height: max(220px, calc(100dvh - 552px)); overflow: auto; }
 .c-foot { display: flex; gap: 4px 28px; align-items: center; flex-wrap: wrap; border-top: 1px solid var(--rule); color: var(--ink-2); min-height: 44px; }
 .c-foot .link { color: var(--ink); }
 .c-foot .link:disabled { color: var(--ink-3); text-decoration: none; }

@@ -20,9 +20,9 @@ const heights = useHeights()
 const units = useUnits()
 const router = useRouter()
 
-const X: Record<Place, number> = { front_left: 42, front_right: 136, rear_left: 316, rear_right: 410 }
+const X: Record<Place, number> = { front_left: 40, front_right: 134, rear_left: 302, rear_right: 396 }
 const TOP = 74
-const BOTTOM = 286
+const BOTTOM = 290
 
 const report = computed(() => vehicle.report.value)
 const corner = (place: Place): CornerReport | undefined => report.value?.corners[place]
@@ -118,7 +118,7 @@ const fontFor = (text: string): string => (text.length > 6 ? 'font-size:18px' : 
 
 <template>
   <aside class="stance" aria-label="Stance">
-    <svg class="side" viewBox="0 0 464 196" role="img" :aria-label="`Side view of ${vehicle.document.value?.vehicle.name ?? 'the vehicle'}`">
+    <svg class="side" viewBox="0 0 464 186" role="img" :aria-label="`Side view of ${vehicle.document.value?.vehicle.name ?? 'the vehicle'}`">
       <g v-if="planned">
         <path class="lg-plan" d="M0 10h34" stroke="var(--plan)" stroke-width="2.250" />
         <text class="lab pl" x="42" y="15">{{ vehicle.setup.value?.name }}</text>
@@ -128,11 +128,11 @@ const fontFor = (text: string): string => (text.length > 6 ? 'font-size:18px' : 
       <text v-if="rake" class="lab" x="464" y="15" text-anchor="end"><tspan class="cor ask" :class="{ pl: planned }" role="button" tabindex="0" @click="working.ask(rake.path, 'Rake')" @keydown.enter="working.ask(rake.path, 'Rake')">{{ rake.now }}</tspan><tspan v-if="rake.was && planned">, was {{ rake.was }}</tspan></text>
       <text v-if="drop && times > 1" class="num" x="464" y="35" text-anchor="end">drop drawn {{ times }} times</text>
       <text v-if="vehicle.outline.value && !vehicle.outline.value.own" class="num" x="464" y="35" text-anchor="end">usual measures until the wheelbase is known</text>
-      <svg v-if="vehicle.outline.value" x="0" y="40" width="464" height="156" overflow="visible">
-        <SideView :outline="vehicle.outline.value" :width="464" :height="154" :drop="drop" :times="times" />
+      <svg v-if="vehicle.outline.value" x="0" y="36" width="464" height="150" overflow="visible">
+        <SideView :outline="vehicle.outline.value" :width="464" :height="148" :drop="drop" :times="times" />
       </svg>
     </svg>
-    <svg class="ladders" viewBox="0 0 464 446" role="group" aria-label="Travel ladders of the four corners">
+    <svg class="ladders" viewBox="0 0 464 456" role="group" aria-label="Travel ladders of the four corners">
       <TexturePatterns />
       <g v-for="p in PLACES" :key="p">
         <text class="cor" :x="X[p]" y="14" text-anchor="middle">{{ placeWords(p) }}</text>
@@ -142,21 +142,21 @@ const fontFor = (text: string): string => (text.length > 6 ? 'font-size:18px' : 
         <g v-if="flagged(p, 'height') || flagged(p, 'survey')" :transform="`translate(${X[p] - 40} 22)`"><path class="fl-s" d="M0 14V0" /><path class="fl-f" d="M0 0l10 3.500-10 3.500z" /></g>
         <text class="chg" :x="X[p]" y="56" text-anchor="middle">{{ change(heightOf(p), {}) }}</text>
       </g>
-      <text class="lab" x="226" y="32" text-anchor="middle">{{ heightKey === 'floor_to_arch' ? 'floor to arch' : 'hub to arch' }}</text>
-      <text class="unit" x="226" y="50" text-anchor="middle">{{ units.unit('m').written }}</text>
+      <text class="lab" x="224" y="32" text-anchor="middle">{{ heightKey === 'floor_to_arch' ? 'floor to arch' : 'hub to arch' }}</text>
+      <text class="unit" x="224" y="50" text-anchor="middle">{{ units.unit('m').written }}</text>
       <g v-for="mm in scale" :key="mm">
-        <path class="grid" :d="`M0 ${y(mm)}H198M254 ${y(mm)}H464`" />
-        <text class="num" x="226" :y="y(mm) + 5" text-anchor="middle">{{ mm > 0 ? '+' : '−' }}{{ Math.abs(mm) }}</text>
+        <path class="grid" :d="`M0 ${y(mm)}H196M252 ${y(mm)}H464`" />
+        <text class="num" x="224" :y="y(mm) + 5" text-anchor="middle">{{ mm > 0 ? '+' : '−' }}{{ Math.abs(mm) }}</text>
       </g>
-      <path class="zero" :class="{ fact: !planned }" :d="`M0 ${y(0)}H202M250 ${y(0)}H464`" />
-      <text class="cor" :class="{ pl: planned }" x="226" :y="y(0) + 5.500" text-anchor="middle">ride</text>
+      <path class="zero" :class="{ fact: !planned }" :d="`M0 ${y(0)}H200M248 ${y(0)}H464`" />
+      <text class="cor" :class="{ pl: planned }" x="224" :y="y(0) + 5.500" text-anchor="middle">ride</text>
       <TravelLadder v-for="p in PLACES" :key="p" :x="X[p]" :top="TOP" :bottom="BOTTOM" :range="range" :marks="marks[p]" :ghost="ghost(p)"
         :movable="planned && !!corner(p)?.hub_to_arch" :fact="!planned" :label="placeWords(p)" :offset="offsetOf(p)"
         :height-text="`${placeWords(p)}: ${units.show(heightOf(p)?.value, 'm', { unit: true })}`"
         @move="(t, done) => move(p, t, done)" @step="(t) => step(p, t)" @open="openHeight(p)" />
-      <g v-for="(row, i) in rows" :key="row.key" :transform="`translate(0 ${320 + i * 43})`">
-        <text class="lab" x="226" y="0" text-anchor="middle">{{ row.words }}</text>
-        <text class="unit" x="226" y="17" text-anchor="middle">{{ row.unit }}</text>
+      <g v-for="(row, i) in rows" :key="row.key" :transform="`translate(0 ${326 + i * 42})`">
+        <text class="lab" x="224" y="0" text-anchor="middle">{{ row.words }}</text>
+        <text class="unit" x="224" y="17" text-anchor="middle">{{ row.unit }}</text>
         <g v-for="p in PLACES" :key="p">
           <template v-if="corner(p)?.[row.key]">
             <text class="big ask" :x="X[p]" y="2" text-anchor="middle" role="button" tabindex="0" :style="fontFor(units.show(corner(p)![row.key]!.value, corner(p)![row.key]!.unit))"
@@ -166,7 +166,7 @@ const fontFor = (text: string): string => (text.length > 6 ? 'font-size:18px' : 
           <text v-else class="none" :x="X[p]" y="2" text-anchor="middle">–</text>
         </g>
       </g>
-      <g transform="translate(0 438)">
+      <g transform="translate(0 452)">
         <rect x="0" y="-12" width="22" height="14" fill="url(#dots)" stroke="var(--ink-2)" /><text class="num" x="29" y="0">stop squeezed</text>
         <rect x="124" y="-12" width="22" height="14" fill="url(#hatch)" stroke="var(--ink-2)" /><text class="num" x="153" y="0">out of reach</text>
         <text v-if="anyAssumed" class="num" x="464" y="0" text-anchor="end">~ rests on an estimate</text>

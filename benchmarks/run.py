@@ -1,0 +1,73 @@
+"""How fast Feder answers, as ratios against a baseline in the same run: a bare arithmetic loop, a bare Flask route.
+
+Absolute times depend on the machine; quote the medians with the baseline beside them.
+"""
+
+import json
+import statistics
+import sys
+import tempfile
+import time
+from collections.abc import Callable
+from pathlib import Path
+
+from flask import Flask
+
+from feder.api.app import create_app
+from feder.core.candidates import candidates
+from feder.core.evaluate import evaluate
+from feder.demo.nettle import nettle
+from feder.demo.springs import demo_springs
+
+
+def timed(run: Callable[[], object], times: int = 200, warm: int = 20) -> tuple[float, float]:
+    """Median and 95th percentile of one call, in ms."""
+    for _ in range(warm):
+        run()
+    taken = []
+    for _ in range(times):
+        start = time.perf_counter()
+        run()
+        taken.append((time.perf_counter() - start) * 1e3)
+    taken.sort()
+    return statistics.median(taken), taken[int(0.95 * len(taken))]
+
+
+def arithmetic() -> float:
+    """The baseline: ten thousand multiplications and square roots in plain Python."""
+    total = 0.0
+    for i in range(10_000):
+        total += (i * 1.0001) ** 0.5
+    return total
+
+
+def line(name: str, found: tuple[float, float], base: float) -> None:
+    median, high = found
+    sys.stdout.write(
+        f"{name:44} median {median:7.2f} ms   p95 {high:7.2f} ms   {median / base:6.2f} of the baseline\n"
+    )
+
+
+def main() -> None:
+    """Print every figure with its ratio."""
+    car, shelf = nettle(), demo_springs()
+    base = timed(arithmetic)
+    line("baseline: bare arithmetic loop", base, base[0])
+    line("evaluate, demo car, alone", timed(lambda: evaluate(car, "plan")), base[0])
+    line("evaluate, demo car, against as found", timed(lambda: evaluate(car, "plan", against="found")), base[0])
+    line("candidates, shelf of 60", timed(lambda: candidates(car, "plan", "rear", shelf), 50), base[0])
+
+    bare = Flask("bare")
+    bare.add_url_rule("/", "bare", lambda: "{}", methods=["POST"])
+    question = json.dumps({"document": car.model_dump(mode="json"), "setup": "plan", "against": "found"})
+    with tempfile.TemporaryDirectory() as folder:
+        client = create_app(Path(folder)).test_client()
+        route = bare.test_client()
+        flask = timed(lambda: route.post("/", data=question, content_type="application/json"))
+        line("baseline: bare Flask route", flask, flask[0])
+        ask = lambda: client.post("/api/evaluate", data=question, content_type="application/json")  # noqa: E731
+        line("POST /api/evaluate, demo car", timed(ask), flask[0])
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,32 @@
+"""What keeps the house in order: no long files, no number of ours in tests, packages that say their rule."""
+
+from pathlib import Path
+
+ROOT = Path(__file__).parents[2]
+LONGEST = 400
+
+
+def test_no_source_file_has_grown_past_one_subject():
+    files = [*ROOT.glob("feder/**/*.py"), *ROOT.glob("frontend/src/**/*.vue"), *ROOT.glob("frontend/src/**/*.ts")]
+    long = {
+        f.name: n
+        for f in files
+        if f.name != "schema.ts" and (n := len(f.read_text(encoding="utf-8").splitlines())) > LONGEST
+    }
+    assert not long
+
+
+def test_every_room_says_its_rule_in_at_most_three_sentences():
+    for file in ROOT.glob("feder/**/__init__.py"):
+        text = file.read_text(encoding="utf-8")
+        if file.parent.name == "versions":
+            continue
+        assert text.startswith('"""'), file
+        assert text.split('"""')[1].count(". ") <= 2, file
+
+
+def test_formula_modules_use_math_alone():
+    for name in ("coil", "ride", "mount", "height", "damping", "travel", "stance"):
+        text = (ROOT / "feder" / "core" / f"{name}.py").read_text(encoding="utf-8")
+        assert "numpy" not in text
+        assert "scipy" not in text

@@ -1,0 +1,74 @@
+"""The real application in headless Chromium from Debian, served on a free port of this machine."""
+
+import socket
+import threading
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import BrowserContext, Page
+from waitress import create_server
+
+from feder.api.app import FRONT_END, create_app
+from feder.api.rooms import Rooms
+from feder.demo.workshop import furnish
+from scripts.screenshots import ARGS
+
+TELL_BREACHES = """document.addEventListener('securitypolicyviolation',
+  (e) => console.error('policy: ' + e.violatedDirective + ' ' + e.blockedURI))"""
+
+
+@pytest.fixture(scope="session")
+def browser_type_launch_args():
+    return {"executable_path": "/usr/bin/chromium", "args": ARGS}
+
+
+@pytest.fixture
+def served(tmp_path: Path):
+    """Serve a fresh database; returns a function that starts it, furnished or empty."""
+    assert (FRONT_END / "index.html").is_file(), "the front end is not built: make setup"
+    servers = []
+
+    def start(*, demo: bool) -> str:
+        app = create_app(tmp_path)
+        if demo:
+            rooms: Rooms = app.extensions["feder"]
+            furnish(rooms.garage, rooms.shelf)
+        with socket.socket() as probe:
+            probe.bind(("127.0.0.1", 0))
+            port = probe.getsockname()[1]
+        server = create_server(app, host="127.0.0.1", port=port)
+        threading.Thread(target=server.run, daemon=True).start()
+        servers.append(server)
+        return f"http://127.0.0.1:{port}"
+
+    yield start
+    for server in servers:
+        server.close()
+
+
+@pytest.fixture
+def watched(context: BrowserContext):
+    """Make pages whose console errors and policy breaches fail the test."""
+    faults: list[str] = []
+
+    def make() -> Page:
+        page = context.new_page()
+        page.set_default_timeout(8000)
+        page.set_viewport_size({"width": 1280, "height": 800})
+        page.on(
+            "console",
+            lambda m: (
+                faults.append(m.text)
+                if m.type == "error" and not any(code in m.text for code in ("409", "422", "ERR_FAILED"))
+                else None
+            ),
+        )
+        page.on("pageerror", lambda e: faults.append(str(e)))
+        page.on(
+            "requestfailed", lambda r: faults.append(f"{r.url} {r.failure}") if "127.0.0.1" not in r.url else None
+        )
+        page.add_init_script(TELL_BREACHES)
+        return page
+
+    yield make
+    assert not faults

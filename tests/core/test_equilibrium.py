@@ -1,0 +1,124 @@
+"""The balance of the vehicle against an independent minimisation, closed solutions and the laws of statics."""
+
+import numpy as np
+import pytest
+from hypothesis import assume, given
+from hypothesis import strategies as st
+from scipy.optimize import minimize
+
+from feder.core.curve import LinearCorner
+from feder.core.equilibrium import Support, Weight, vehicle_equilibrium
+from feder.core.errors import NoEquilibrium
+
+X, Y = (0.0, 0.0, 2.44, 2.44), (-0.70, 0.70, -0.69, 0.69)
+LOADS = (2687.0, 2589.0, 1755.0, 1657.0)
+RATES = (36864.0, 36864.0, 31104.0, 31104.0)
+
+
+def car(extra=(0.0, 0.0, 0.0, 0.0), tyre=None, rates=RATES):
+    """Corners whose springs are pressed further by `extra` at the found height."""
+    return [
+        Support(x, y, w, LinearCorner(k, 1.0, w / k + e), tyre_rate=tyre)
+        for x, y, w, k, e in zip(X, Y, LOADS, rates, extra, strict=True)
+    ]
+
+
+def warp():
+    """The one load pattern that neither lifts, pitches nor rolls."""
+    return np.array([-1 / 1.40, 1 / 1.40, 1 / 1.38, -1 / 1.38])
+
+
+def test_one_perch_up_ten_lifts_its_corner_by_less_and_loads_the_diagonal():
+    stood = vehicle_equilibrium(car(extra=(0.010, 0, 0, 0)))
+    # closed solution for small moves on rigid tyres: the load change is s·n with s = u·n / sum(n^2/k)
+    n, k = warp(), np.array(RATES)
+    s = n[0] * 0.010 / np.sum(n**2 / k)
+    assert np.array(stood.load) - LOADS == pytest.approx(s * n, abs=0.05)
+    lifts = -np.array(stood.drop) * 1e3
+    assert lifts == pytest.approx([7.75, 2.25, 2.71, -2.71], abs=0.01)
+
+
+@given(
+    st.lists(st.floats(-0.02, 0.03), min_size=4, max_size=4),
+    st.lists(st.floats(1.5e4, 6e4), min_size=4, max_size=4),
+    st.sampled_from([None, 2e5]),
+)
+def test_the_state_is_the_least_energy(extra, rates, tyre):
+    try:
+        stood = vehicle_equilibrium(car(extra, tyre, rates))
+    except NoEquilibrium:
+        assume(False)
+    stiff = tyre or 1e9
+    shape = np.stack([np.ones(4), np.array(X), np.array(Y)], axis=1)
+    found, k = np.array(LOADS), np.array(rates)
+    pressed = found / k + np.array(extra)
+
+    def energy(q):
+        d, z = shape @ q[:3], q[3:]
+        spring = 0.5 * k * np.maximum(0, pressed + z) ** 2
+        return float(np.sum(spring + 0.5 * stiff * (d - z) ** 2 + found * (d - z) - found * d))
+
+    if tyre is None:  # rigid: the wheel follows the body
+        best = minimize(
+            lambda q: energy(np.concatenate([q, shape @ q])), np.zeros(3), method="BFGS", options={"gtol": 1e-9}
+        )
+        drop = shape @ best.x
+    else:
+        best = minimize(energy, np.zeros(7), method="BFGS", options={"gtol": 1e-9})
+        drop = shape @ best.x[:3]
+    assert np.array(stood.drop) == pytest.approx(drop, abs=2e-5)
+
+
+@given(st.floats(0, 3000), st.floats(-0.5, 3.0), st.floats(-0.6, 0.6), st.sampled_from([None, 2.2e5]))
+def test_forces_and_moments_balance_and_more_load_means_a_lower_body(force, x, y, tyre):
+    try:
+        stood = vehicle_equilibrium(car(tyre=tyre), [Weight(force, x, y)])
+    except NoEquilibrium:
+        assume(False)
+    change = np.array(stood.load) - LOADS
+    total = sum(LOADS) + force
+    assert change.sum() == pytest.approx(force, abs=1e-6 * total)
+    assert change @ np.array(X) == pytest.approx(force * x, abs=1e-5 * total)
+    assert change @ np.array(Y) == pytest.approx(force * y, abs=1e-5 * total)
+    assert stood.residual <= 1e-9 * total
+    assert np.mean(stood.drop) >= -1e-9
+
+
+def test_asked_heights_are_held_and_their_twist_goes_into_the_tyres():
+    asked = (0.022, 0.020, 0.016, 0.016)  # rear right 2 mm off the plane
+    stood = vehicle_equilibrium(
+        [Support(x, y, w, held=h, tyre_rate=2e5) for x, y, w, h in zip(X, Y, LOADS, asked, strict=True)]
+    )
+    assert stood.travel == asked
+    change = np.array(stood.load) - LOADS
+    # only the warp pattern can appear, in proportion
+    assert change / warp() == pytest.approx([change[0] / warp()[0]] * 4)
+    # and the tyres' squash makes up the 2 mm (closed solution: s = twist / sum(n^2/k), twist = n·asked)
+    assert change[0] / warp()[0] == pytest.approx(-(warp() @ asked) / np.sum(warp() ** 2 / 2e5))
+
+
+def test_on_rigid_tyres_four_heights_off_one_plane_are_told_and_leave_the_loads():
+    asked = (0.022, 0.020, 0.016, 0.022)
+    stood = vehicle_equilibrium([Support(x, y, w, held=h) for x, y, w, h in zip(X, Y, LOADS, asked, strict=True)])
+    assert stood.load == pytest.approx(LOADS)
+    assert 0.001 < stood.twist < 0.003
+
+
+def test_a_topped_out_corner_stays_at_its_droop_and_a_solid_one_at_its_stop():
+    hard = [
+        Support(x, y, w, LinearCorner(k, 1.0, w / k + e, droop=-0.03, solid=0.02))
+        for x, y, w, k, e in zip(X, Y, LOADS, RATES, (0.08, 0.08, -0.05, -0.05), strict=True)
+    ]
+    stood = vehicle_equilibrium(hard)
+    assert stood.travel[0] == pytest.approx(-0.03, abs=2e-4)
+    assert stood.travel[2] == pytest.approx(0.02, abs=2e-4)
+
+
+def test_heights_that_would_lift_a_wheel_are_refused():
+    with pytest.raises(NoEquilibrium):
+        vehicle_equilibrium(
+            [
+                Support(x, y, w, held=h, tyre_rate=2e5)
+                for x, y, w, h in zip(X, Y, LOADS, (0.1, 0, 0, 0.1), strict=True)
+            ]
+        )

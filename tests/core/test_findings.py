@@ -1,0 +1,299 @@
+"""Each finding fires on one document and not on its near neighbour."""
+
+import pytest
+
+from feder.core.document.base import Mass, RateValue
+from feder.core.document.brief import Band, Brief, Targets
+from feder.core.document.setup import Seat, SpringPart
+from feder.core.document.survey import Conditions, Reading
+from feder.core.document.vehicle import Limits, Mount, RatioAssumed, RatioFromLevers, RatioTyped
+from feder.core.evaluate import evaluate
+from feder.core.findings import RULES
+from feder.demo.springs import demo_spring
+from tests.changes import with_end, with_side
+
+
+def rules(document, setup="plan"):
+    return {(f.rule, f.place) for f in evaluate(document, setup).findings}
+
+
+def read(document, place, quantity, value):
+    survey = document.surveys[0]
+    kept = tuple(r for r in survey.readings if (r.place, r.quantity) != (place, quantity))
+    more = (Reading(place=place, quantity=quantity, value=value),)
+    return document.model_copy(update={"surveys": (survey.model_copy(update={"readings": kept + more}),)})
+
+
+def again(document, place, quantity, value):
+    survey = document.surveys[0]
+    readings = (*survey.readings, Reading(place=place, quantity=quantity, value=value))
+    return document.model_copy(update={"surveys": (survey.model_copy(update={"readings": readings}),)})
+
+
+def limits(document, end, **members):
+    return with_end(document, end, limits=getattr(document.vehicle.ends, end).limits.model_copy(update=members))
+
+
+def both(document, end, **members):
+    for side in ("left", "right"):
+        document = with_side(document, "plan", f"{end}_{side}", **members)
+    return document
+
+
+def brief(document, **members):
+    return document.model_copy(update={"brief": Brief(**{**document.brief.model_dump(), **members})})
+
+
+def ratio(document, end, made):
+    return with_end(document, end, spring=Mount(ratio=made))
+
+
+def spring(**members):
+    return SpringPart(code="t", rate=RateValue(value=members.pop("rate", 60e3)), **members)
+
+
+def typed(value, **more):
+    return RatioTyped(value=value, **more)
+
+
+NO_TYRE = {"tyre": None}
+
+# rule, place, a document where it fires, a near neighbour where it does not
+CASES = {
+    "unsprung_above_corner": (
+        "rear_right",
+        lambda d: with_end(d, "rear", unsprung_mass=Mass(value=200)),
+        lambda d: with_end(d, "rear", unsprung_mass=Mass(value=196)),
+    ),
+    "tyre_in_the_air": (
+        "rear_right",
+        lambda d: read(d, "rear_right", "floor_to_arch", 0.664),
+        lambda d: read(d, "rear_right", "floor_to_arch", 0.657),
+    ),
+    "hub_heights_differ": (
+        "front_right",
+        lambda d: read(d, "front_right", "floor_to_arch", 0.659),
+        lambda d: read(d, "front_right", "floor_to_arch", 0.657),
+    ),
+    "height_outlier": (
+        "front",
+        lambda d: read(d, "front_left", "hub_to_arch", 0.392),
+        lambda d: read(d, "front_left", "hub_to_arch", 0.386),
+    ),
+    "weight_outlier": (
+        "front",
+        lambda d: read(d, "front_left", "mass", 388),
+        lambda d: read(d, "front_left", "mass", 360),
+    ),
+    "scattered_readings": (
+        "front_left",
+        lambda d: again(d, "front_left", "hub_to_arch", 0.382),
+        lambda d: again(d, "front_left", "hub_to_arch", 0.379),
+    ),
+    "not_prepared": (
+        "vehicle",
+        lambda d: d.model_copy(
+            update={"surveys": (d.surveys[0].model_copy(update={"conditions": Conditions(level_floor=True)}),)}
+        ),
+        lambda d: d,
+    ),
+    "ratio_of_nothing": (
+        "rear",
+        lambda d: ratio(d, "rear", typed(0)),
+        lambda d: ratio(d, "rear", RatioFromLevers(spring_distance=0.3, wheel_distance=0.4)),
+    ),
+    "ratio_assumed": (
+        "front",
+        lambda d: ratio(d, "front", RatioAssumed()),
+        lambda d: ratio(d, "front", typed(0.95)),
+    ),
+    "ratio_inverted": (
+        "rear",
+        lambda d: ratio(d, "rear", typed(1.39)),
+        lambda d: ratio(d, "rear", typed(1.39, convention="wheel per spring")),
+    ),
+    "limits_out_of_order": (
+        "front",
+        lambda d: limits(d, "front", stop=0.430),
+        lambda d: limits(d, "front", stop=0.41),
+    ),
+    "solid_above_fitted": (
+        "rear_left",
+        lambda d: both(d, "rear", spring=spring(free_length=0.180, solid_length=0.150)),
+        lambda d: both(d, "rear", spring=spring(free_length=0.180, solid_length=0.100)),
+    ),
+    "binds_first": (
+        "rear_left",
+        lambda d: both(d, "rear", spring=spring(free_length=0.180, solid_length=0.105)),
+        lambda d: both(d, "rear", spring=spring(free_length=0.180, solid_length=0.102)),
+    ),
+    "loose_at_droop": (
+        "rear_right",
+        lambda d: both(d, "rear", spring=demo_spring(60, 160, 70)),
+        lambda d: both(d, "rear", spring=demo_spring(60, 160, 60)),
+    ),
+    "barely_held": (
+        "rear_right",
+        lambda d: d,
+        lambda d: brief(d, targets=Targets(held_at_droop=0.002).model_dump()),
+    ),
+    "frequency_target": (
+        "front",
+        lambda d: brief(d, targets=Targets(frequency=Band(low=1.9, high=2.4)).model_dump()),
+        lambda d: d,
+    ),
+    "flat_ride": (
+        "vehicle",
+        lambda d: both(d, "rear", spring=demo_spring(60, 180, 50)),
+        lambda d: both(d, "rear", spring=demo_spring(60, 180, 55)),
+    ),
+    "stiff_front": (
+        "vehicle",
+        lambda d: brief(d, pitch_school="stiff front"),
+        lambda d: both(brief(d, pitch_school="stiff front"), "rear", spring=demo_spring(60, 180, 45)),
+    ),
+    "compare_at_the_wheel": ("vehicle", lambda d: d, lambda d: both(d, "rear", spring=demo_spring(60, 180, 35))),
+    "unlike_sides": (
+        "rear",
+        lambda d: with_side(d, "plan", "rear_left", spring=demo_spring(60, 180, 55)),
+        lambda d: d,
+    ),
+    "cannot_stand": (
+        "vehicle",
+        lambda d: with_side(d, "plan", "front_left", hub_to_arch=0.30),
+        lambda d: with_side(d, "plan", "front_left", hub_to_arch=0.345),
+    ),
+    "rests_on_solid": (
+        "front_left",
+        lambda d: both(d, "front", hub_to_arch=0.300),
+        lambda d: both(d, "front", hub_to_arch=0.306),
+    ),
+    "rests_on_contact": (
+        "rear_left",
+        lambda d: limits(d, "rear", contact=0.353),
+        lambda d: limits(d, "rear", contact=0.350),
+    ),
+    "rests_on_stop": (
+        "front_left",
+        lambda d: both(d, "front", hub_to_arch=0.316),
+        lambda d: both(d, "front", hub_to_arch=0.320),
+    ),
+    "topped_out": (
+        "front_left",
+        lambda d: limits(d, "front", droop=0.3535),
+        lambda d: limits(d, "front", droop=0.356),
+    ),
+    "drop_costs": (
+        "front_left",
+        lambda d: both(d, "front", hub_to_arch=0.348),
+        lambda d: both(d, "front", hub_to_arch=0.352),
+    ),
+    "tyre_before_solid": (
+        "front_left",
+        lambda d: limits(d, "front", contact=0.305),
+        lambda d: limits(d, "front", contact=0.301),
+    ),
+    "collar_off_thread": (
+        "rear_left",
+        lambda d: both(d, "rear", spring=demo_spring(60, 200, 55)),
+        lambda d: both(d, "rear", spring=demo_spring(60, 180, 55)),
+    ),
+    "unequal_collars": (
+        "front",
+        lambda d: read(d, "front_left", "mass", 330),
+        lambda d: d,
+    ),
+    "heights_off_plane": (
+        "vehicle",
+        lambda d: with_side(rigid(d), "plan", "rear_left", hub_to_arch=0.346),
+        lambda d: with_side(rigid(d), "plan", "rear_left", hub_to_arch=0.350),
+    ),
+    "cross_moved": (
+        "vehicle",
+        lambda d: with_side(d, "plan", "rear_left", hub_to_arch=0.348),
+        lambda d: with_side(d, "plan", "rear_left", hub_to_arch=0.3517),
+    ),
+    "collar_unknown": (
+        "rear",
+        lambda d: unseated(both(d, "rear", seat=None)),
+        lambda d: both(d, "rear", seat=None),
+    ),
+}
+
+
+def rigid(document):
+    for end in ("front", "rear"):
+        tyre = getattr(document.vehicle.ends, end).tyre.model_copy(update={"rate": None})
+        document = with_end(document, end, tyre=tyre)
+    return document
+
+
+def unseated(document):
+    """As found without springs known, so that no seat can be inferred."""
+    for side in ("left", "right"):
+        document = with_side(document, "found", f"rear_{side}", spring=None)
+    return document
+
+
+@pytest.mark.parametrize("rule", CASES)
+def test_a_rule_fires_where_it_should_and_not_next_door(car, rule):
+    place, fires, quiet = CASES[rule]
+    assert (rule, place) in rules(fires(car))
+    assert rule not in {r for r, p in rules(quiet(car)) if p == place}
+
+
+def test_a_seat_length_that_contradicts_the_spring_as_found_is_told(car):
+    def seated(length):
+        return with_side(car, "found", "front_left", collar=0.0, seat=Seat(length=length, hub_to_arch=0.376))
+
+    assert ("seat_disagrees", "front_left") in rules(seated(0.230), "found")
+    assert ("seat_disagrees", "front_left") not in rules(seated(0.2235), "found")
+
+
+def test_every_rule_has_its_case(car):
+    """No rule without a document that shows it (one rule function may tell several findings)."""
+    shown = {rule for place, fires, _ in CASES.values() for rule, _ in rules(fires(car))} | {"seat_disagrees"}
+    silent = [f.__name__ for f in RULES if not any(name in shown for name in names_in(f))]
+    assert not silent
+
+
+def names_in(function):
+    """The rule names a rule function can tell, read from its constants and those of its helpers."""
+    import inspect
+    import re
+
+    module = inspect.getsource(inspect.getmodule(function))
+    own = inspect.getsource(function)
+    helpers = [h for h in re.findall(r"\b(_\w+)\(", own) if f"def {h}(" in module]
+    text = own + "".join(module.split(f"def {h}(")[1].split("\ndef ")[0] for h in helpers)
+    return {
+        name.replace("{name}", "solid")
+        for name in re.findall(r'"(\w+)"|f"(rests_on_\{name\})"', text)
+        for name in name
+        if name
+    }
+
+
+def test_every_finding_reads_whole_and_a_mend_that_is_a_patch_can_be_applied(car):
+    document = ratio(both(car, "rear", spring=demo_spring(60, 200, 55)), "front", typed(1.4))
+    findings = evaluate(document, "plan").findings
+    patched = [f for f in findings if f.mend.patch]
+    assert patched
+    for finding in findings:
+        for name in __import__("re").findall(r"\{(\w+)\}", finding.text):
+            assert name in finding.numbers
+        assert finding.reason.endswith(".")
+    for finding in patched:
+        data = document.model_dump(mode="json")
+        for step in finding.mend.patch:
+            node = data
+            for part in step.path[:-1]:
+                node = node[part]
+            node[step.path[-1]] = step.value
+        mended = type(document).model_validate(data)
+        assert (finding.rule, finding.place) not in rules(mended)
+
+
+def test_limits_can_be_all_unknown(car):
+    bare = with_end(with_end(car, "front", limits=Limits()), "rear", limits=Limits())
+    assert not {r for r, _ in rules(bare)} & {"tyre_before_solid", "drop_costs", "topped_out"}
