@@ -1,4 +1,4 @@
-"""How fast Feder answers, as ratios against a baseline in the same run: a bare arithmetic loop, a bare Flask route.
+"""How fast Feder answers, as ratios to a baseline in the same run: a bare arithmetic loop, a bare Flask route.
 
 Absolute times depend on the machine; quote the medians with the baseline beside them.
 """
