@@ -91,6 +91,7 @@ class WorkingLine(BaseModel):
     source: str
     assumed: bool
     given: bool
+    solved: bool
     document_path: str | None
 
 

@@ -9,7 +9,7 @@ from feder.core.document.document import Document
 from feder.core.evaluate.evaluate import evaluate
 from feder.core.nomenclature import TERMS
 from feder.core.report import Figure
-from feder.core.working import Given, Num, Show, Step, lines_of, trail
+from feder.core.working import Given, Num, Show, Solution, Step, lines_of, trail
 
 
 def explain(
@@ -60,6 +60,7 @@ def _lines(number: Num, show: Show | None) -> list[dict[str, Any]]:
             "source": line.source,
             "assumed": step.assumed,
             "given": isinstance(step, Given),
+            "solved": isinstance(step, Solution),
             "document_path": step.path if isinstance(step, Given) else None,
         }
         for line in lines_of(number, show)

@@ -1741,6 +1741,8 @@ export interface components {
             assumed: boolean;
             /** Given */
             given: boolean;
+            /** Solved */
+            solved: boolean;
             /** Document Path */
             document_path: string | null;
         };

@@ -8,7 +8,7 @@ import { percent } from '@/units/format'
 
 /** One spring of the shelf: its numbers at the wheel, its travel lying on the common ride line, what speaks against it first. */
 const props = defineProps<{ row: Candidate; corner: CornerReport | undefined; range: { top: number; bottom: number }; disabled: boolean }>()
-defineEmits<{ choose: [] }>()
+defineEmits<{ choose: []; how: [what: 'wheel_rate' | 'frequency' | 'over_front'] }>()
 const units = useUnits()
 const WIDTH = 212
 const x = (mm: number): number => ((Math.min(props.range.top, Math.max(props.range.bottom, mm)) - props.range.bottom) / (props.range.top - props.range.bottom)) * WIDTH
@@ -39,11 +39,11 @@ const about = computed(() => {
 </script>
 
 <template>
-  <button class="c-row" role="option" :aria-selected="row.chosen" :class="{ sel: row.chosen }" :disabled="disabled" @click="$emit('choose')">
-    <span class="c-part"><b>{{ row.part.code }}</b><i>{{ about }}</i></span>
-    <span class="c-n">{{ row.wheel_rate ? units.show(row.wheel_rate.value, 'N/m') : '–' }}</span>
-    <span class="c-n">{{ row.frequency ? units.show(row.frequency.value, 'Hz') : '–' }}</span>
-    <span class="c-n" :class="{ why: row.objection && ['flat_ride', 'stiff_front'].includes(row.objection.rule) }">{{ row.over_front ? percent(row.over_front.value, { signed: true }) : '–' }}</span>
+  <div class="c-row" role="listitem" :class="{ sel: row.chosen }">
+    <button class="c-part" :aria-pressed="row.chosen" :disabled="disabled" @click="$emit('choose')"><b>{{ row.part.code }}</b><i>{{ about }}</i></button>
+    <button class="c-n" :disabled="!row.wheel_rate" :aria-label="`wheel rate with ${row.part.code}. How?`" @click="$emit('how', 'wheel_rate')">{{ row.wheel_rate ? units.show(row.wheel_rate.value, 'N/m') : '–' }}</button>
+    <button class="c-n" :disabled="!row.frequency" :aria-label="`frequency with ${row.part.code}. How?`" @click="$emit('how', 'frequency')">{{ row.frequency ? units.show(row.frequency.value, 'Hz') : '–' }}</button>
+    <button class="c-n" :disabled="!row.over_front" :aria-label="`rear over front with ${row.part.code}. How?`" :class="{ why: row.objection && ['flat_ride', 'stiff_front'].includes(row.objection.rule) }" @click="$emit('how', 'over_front')">{{ row.over_front ? percent(row.over_front.value, { signed: true }) : '–' }}</button>
     <svg class="c-lad" :width="WIDTH" height="54" :viewBox="`0 0 ${WIDTH} 54`" aria-hidden="true">
       <path class="plumb" :d="`M${x(0)} 0V54`" />
       <template v-if="ladder.end !== null && ladder.droop !== null">
@@ -59,19 +59,21 @@ const about = computed(() => {
       </template>
       <path class="wedge" :class="{ fact: !row.chosen, stop: Math.abs(ladder.sits) > 0.500 }" :d="`M${x(-ladder.sits) - 7} 4h14l-7 12z`" />
     </svg>
-    <span class="c-ag"><template v-if="row.objection"><b :class="`grade-${row.objection.grade}`">{{ GRADES[row.objection.grade] }}</b> {{ sentence(row.objection.text, row.objection.numbers, units.system.value) }}</template><span v-else class="quiet">nothing against it</span></span>
-  </button>
+    <span class="c-ag"><template v-if="row.objection"><b :class="`grade-${row.objection.grade}`">{{ GRADES[row.objection.grade] }}</b> {{ sentence(row.objection.text, row.objection.numbers, units.system.value) }}</template><span v-else class="quiet">{{ row.frequency ? 'nothing against it' : 'not judged yet' }}</span></span>
+  </div>
 </template>
 
 <style scoped>
 .c-row { display: grid; grid-template-columns: 112px 54px 54px 66px 8px 212px 14px minmax(120px, 1fr); align-items: center; width: 100%; min-height: 54px; position: relative; border-top: 1px solid var(--rule); padding: 0 12px; scroll-margin: 120px; }
+.c-part { text-align: left; min-height: 44px; }
+.c-part::after { content: ""; position: absolute; inset: 0; }
+.c-part:focus-visible { outline: none; } .c-part:focus-visible::after { outline: 3px solid var(--ink); outline-offset: -3px; }
+.c-part:disabled { cursor: default; }
 .c-part b { display: block; font-size: var(--t-4); font-weight: 600; line-height: 1.1; white-space: nowrap; }
 .c-part i { font-style: normal; font-size: var(--t-1); color: var(--ink-2); white-space: nowrap; }
-.c-n { text-align: right; font-size: var(--t-4); white-space: nowrap; } .c-n.why { color: var(--look); font-weight: 600; }
+.c-n { text-align: right; font-size: var(--t-4); white-space: nowrap; position: relative; z-index: 1; min-height: 44px; cursor: help; } .c-n:disabled { cursor: default; } .c-n:hover:enabled { text-decoration: underline dotted; text-underline-offset: 4px; text-decoration-thickness: 1px; } .c-n.why { color: var(--look); font-weight: 600; }
 .c-lad { grid-column: 6; } .c-ag { grid-column: 8; line-height: 1.18; }
 .plumb { stroke: var(--plan); stroke-width: 1; }
 .sel { background: var(--plan-tint); } .sel .c-part b { color: var(--plan); }
-.c-row:focus-visible { outline-offset: -3px; }
-.c-row:disabled { cursor: default; }
 @media (max-width: 700px) { .c-row { grid-template-columns: 112px 54px 54px 1fr; } .c-lad { grid-column: 1 / 4; } .c-ag { grid-column: 4; } }
 </style>

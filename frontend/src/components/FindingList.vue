@@ -38,7 +38,7 @@ function mend(finding: Finding): void {
   <ul v-if="told.length" class="list" aria-label="Findings">
     <li v-for="t in told" :key="t.finding.rule + t.places.join()" :class="t.finding.grade">
       <details>
-        <summary><span class="word" :class="`grade-${t.finding.grade}`">{{ WORDS[t.finding.grade] }}</span> <span><template v-if="placesOf(t.places)"><b class="strong">{{ placesOf(t.places) }}:</b>&#32;</template>{{ sentence(t.finding.text, t.finding.numbers, units.system.value) }}</span></summary>
+        <summary><span class="word" :class="`grade-${t.finding.grade}`">{{ WORDS[t.finding.grade] }}</span> <span><template v-if="placesOf(t.places)"><b class="strong">{{ placesOf(t.places) }}:</b>{{ ' ' }}</template>{{ sentence(t.finding.text, t.finding.numbers, units.system.value) }}</span></summary>
         <p class="why">{{ t.finding.reason }}</p>
       </details>
       <button v-if="t.finding.mend.patch" class="act" @click="mend(t.finding)">{{ t.finding.mend.text }}</button>

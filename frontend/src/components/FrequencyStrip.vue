@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 
 import type { Candidate, EndName, Report } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
+import { useWorking } from '@/composables/useWorking'
 import { frequencyAt, frequencyOfRate, rangeFor, rateOfFrequency, type StripScale, ticks, xOf } from '@/logic/strip'
 import { show } from '@/units/format'
 
@@ -18,6 +19,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ ask: [rate: number, done: boolean]; pick: [end: EndName]; step: [by: 1 | -1] }>()
 const units = useUnits()
+const working = useWorking()
 
 const frequencies = computed(() => {
   const v = props.report.vehicle
@@ -57,6 +59,7 @@ const marks = computed(() =>
     }
   }),
 )
+const known = computed(() => (['front', 'rear'] as const).some((e) => (props.report.ends[e]?.strip?.length ?? 0) > 1))
 const wanted = computed(() => ({ from: x(props.report.vehicle.frequency_low.value), to: x(props.report.vehicle.frequency_high.value) }))
 const flat = computed(() => {
   const v = props.report.vehicle
@@ -113,11 +116,11 @@ const anchor = (at: number): string => (at > 610 ? 'end' : 'start')
 <template>
   <svg viewBox="0 0 740 160" role="group" aria-label="Frequency strip" class="strip">
     <rect class="bed" :x="scale.left" y="42" :width="scale.right - scale.left" height="66" />
-    <rect class="want" :x="wanted.from" y="42" :width="Math.max(0, wanted.to - wanted.from)" height="20" />
-    <text class="note" :x="Math.min(wanted.to + 7, 668)" y="57">wanted</text>
+    <rect v-if="known" class="want" :x="wanted.from" y="42" :width="Math.max(0, wanted.to - wanted.from)" height="20" />
+    <text v-if="known" class="note" :x="Math.min(wanted.to + 7, 668)" y="57">wanted</text>
     <g v-if="flat"><path v-for="l in flatLines" :key="l" class="flat" :d="`M${flat.from} ${l + 6}H${flat.to}`" /><path class="edge" :d="`M${flat.from} 87V108M${flat.to} 87V108`" /><text class="note" :x="Math.min(flat.to + 7, 664)" y="103">flat ride</text></g>
     <path class="edge" :d="`M${scale.left} 42H${scale.right}M${scale.left} 108H${scale.right}`" />
-    <g v-for="(t, i) in hz" :key="`h${i}`"><path class="tick" :d="`M${t.x} 42v${t.label ? 6 : 3}M${t.x} 108v${t.label ? -6 : -3}`" /><text v-if="t.label" class="hz" :x="t.x" y="81" text-anchor="middle">{{ t.label }}</text></g>
+    <g v-for="(t, i) in known ? hz : []" :key="`h${i}`"><path class="tick" :d="`M${t.x} 42v${t.label ? 6 : 3}M${t.x} 108v${t.label ? -6 : -3}`" /><text v-if="t.label" class="hz" :x="t.x" y="81" text-anchor="middle">{{ t.label }}</text></g>
     <g v-for="(t, i) in rateTicks('front')" :key="`f${i}`"><path class="tick" :d="`M${t.x} 42v${t.label ? -8 : -4}`" /><text v-if="t.label && Math.abs(t.x - (marks[0]!.x ?? -99)) > 30" class="k" :x="t.x" y="29" text-anchor="middle">{{ t.label }}</text></g>
     <g v-for="(t, i) in rateTicks('rear')" :key="`r${i}`"><path class="tick" :d="`M${t.x} 108v${t.label ? 8 : 4}`" /><text v-if="t.label && Math.abs(t.x - (marks[1]!.x ?? -99)) > 30" class="k" :x="t.x" y="135" text-anchor="middle">{{ t.label }}</text></g>
     <path v-for="(sx, i) in shelfMarks" :key="`s${i}`" class="shelf" :d="end === 'front' ? `M${sx} 42v-13` : `M${sx} 108v13`" />
@@ -130,13 +133,13 @@ const anchor = (at: number): string => (at > 610 ? 'end' : 'start')
         <path class="ln" :class="m.end" :d="m.end === 'front' ? `M${m.x} 32V108` : `M${m.x} 42V118`" />
         <path class="tip" :d="m.end === 'front' ? `M${m.x - 9} 1h18l-9 13z` : `M${m.x - 9} 158h18l-9 -13z`" />
         <text class="k cur" :x="m.x" :y="m.end === 'front' ? 29 : 135" text-anchor="middle">{{ m.rate }}</text>
-        <text class="flag" :x="labelX(m.x, 1)" :y="m.end === 'front' ? 13 : 157" :text-anchor="anchor(m.x)">{{ m.text }}</text>
+        <text class="flag ask" role="button" tabindex="0" :x="labelX(m.x, 1)" :y="m.end === 'front' ? 13 : 157" :text-anchor="anchor(m.x)" @click="working.ask(`ends.${m.end}.frequency`, `${m.end} frequency`)" @keydown.enter="working.ask(`ends.${m.end}.frequency`, `${m.end} frequency`)">{{ m.text }}</text>
         <rect class="grip ew" role="slider" tabindex="0" :aria-label="`${m.end} frequency; arrow right for the next stiffer spring on the shelf`" :aria-valuenow="Number(report.ends[m.end]?.frequency?.value.toFixed(2))" :aria-valuemin="0.500" :aria-valuemax="6" :aria-valuetext="m.text"
           :x="m.x - 22" :y="m.end === 'front' ? 0 : 96" width="44" :height="m.end === 'front' ? 60 : 64" @pointerdown="down($event, m.end)" @pointermove="drag" @pointerup="up" @pointercancel="up" @focus="m.end !== end && emit('pick', m.end)" @keydown="pressed" />
         <rect class="focus-ring" :x="m.x - 15" :y="m.end === 'front' ? -3 : 141" width="30" height="22" />
       </g>
     </g>
-    <text v-if="marks.every((m) => m.x === null)" class="hz" :x="410" y="80" text-anchor="middle">Weights, ratio and unsprung mass give the scale.</text>
+    <text v-if="!known" class="hz" :x="410" y="80" text-anchor="middle">Weights, ratio and unsprung mass give the scale.</text>
   </svg>
 </template>
 

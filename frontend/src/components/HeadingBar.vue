@@ -6,6 +6,7 @@ import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { SYSTEMS } from '@/units/format'
 
+import AskFigure from './AskFigure.vue'
 import SetupLine from './SetupLine.vue'
 
 /** The heading: vehicle, line of setups, undo and redo, units, find, working, scheme. */
@@ -14,20 +15,17 @@ const vehicle = useVehicle()
 const units = useUnits()
 const scheme = useScheme()
 const SAVE = { saved: 'saved', saving: 'saving', kept: 'kept here, not saved yet', stale: 'saved elsewhere too' }
-const about = computed(() => {
-  const total = vehicle.report.value?.vehicle.total_mass
-  const words = vehicle.document.value?.vehicle.description ?? ''
-  return [total ? units.show(total.value, 'kg', { unit: true }) : '', words].filter(Boolean).join(', ')
-})
+const about = computed(() => vehicle.document.value?.vehicle.description ?? '')
+const mass = computed(() => vehicle.report.value?.vehicle.total_mass)
 const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.words)
 </script>
 
 <template>
   <header class="head">
-    <router-link to="/" class="veh" aria-label="To the garage">
-      <b>{{ vehicle.document.value?.vehicle.name ?? '…' }}</b>
-      <span :title="about">{{ about || 'nothing measured yet' }}</span>
-    </router-link>
+    <div class="veh">
+      <router-link to="/" aria-label="To the garage"><b>{{ vehicle.document.value?.vehicle.name ?? '…' }}</b></router-link>
+      <span :title="about"><AskFigure v-if="mass" :figure="mass" path="vehicle.total_mass" title="total mass" :options="{ unit: true }" class="mass" />{{ mass && about ? ', ' : '' }}{{ about || (mass ? '' : 'nothing measured yet') }}</span>
+    </div>
     <SetupLine />
     <div class="tools">
       <span class="save" :class="vehicle.saveState.value" role="status">{{ SAVE[vehicle.saveState.value] }}</span>
@@ -46,7 +44,9 @@ const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.
 
 <style scoped>
 .head { display: flex; align-items: center; border-bottom: var(--l-mid) solid var(--ink); background: var(--vellum); padding: 0 24px; gap: 12px; min-height: var(--h-heading); }
-.veh { width: 280px; flex: 0 1 280px; line-height: 1.2; text-decoration: none; min-width: 120px; overflow: hidden; }
+.veh a { text-decoration: none; }
+.veh .mass { min-height: 0; }
+.veh { width: 280px; flex: 0 1 280px; line-height: 1.2; min-width: 120px; overflow: hidden; }
 .veh b { font-size: 22px; font-weight: 600; display: block; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .veh span { color: var(--ink-2); font-size: var(--t-1); display: block; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .tools { margin-left: auto; display: flex; align-items: center; gap: 2px; margin-right: -12px; }

@@ -7,6 +7,8 @@ import { useVehicle } from '@/composables/useVehicle'
 import { useWorking } from '@/composables/useWorking'
 import terms from '@/units/terms.json'
 
+import MathText from './MathText.vue'
+
 /** How a figure came about: formula, numbers put in, source; what was given last. */
 const vehicle = useVehicle()
 const working = useWorking()
@@ -15,11 +17,11 @@ const lines = ref<WorkingLine[]>([])
 const trouble = ref('')
 let asked = 0
 
-watch([working.path, vehicle.report, units.system], async ([path]) => {
+watch([working.path, working.instead, vehicle.report, units.system], async ([path]) => {
   if (!path || !vehicle.document.value || !vehicle.setup.value) return
   const mine = ++asked
   const { data, error } = await api
-    .POST('/api/working', { body: { document: vehicle.document.value, setup: vehicle.setup.value.id, path, system: units.system.value } })
+    .POST('/api/working', { body: { document: working.instead.value ?? vehicle.document.value, setup: vehicle.setup.value.id, path, system: units.system.value } })
     .catch((e: unknown) => ({ data: undefined, error: e }))
   if (mine !== asked) return
   lines.value = data?.lines ?? []
@@ -45,8 +47,9 @@ const meaning = (name: string): string => (terms as Record<string, { meaning: st
       <p v-else-if="!lines.length" class="quiet">Read directly; there is nothing to work out.</p>
       <ol>
         <li v-for="(l, i) in steps" :key="i">
-          <p class="eq"><b>{{ l.symbol }}</b> = {{ l.formula }}</p>
-          <p v-if="l.substituted" class="eq put">= {{ l.substituted }}</p>
+          <template v-if="l.solved"><p class="eq"><b><MathText :text="l.symbol" /></b> from {{ l.formula }}</p><p class="put small">with {{ l.substituted }}</p></template>
+          <template v-else><p class="eq"><b><MathText :text="l.symbol" /></b> = <MathText :text="l.formula" /></p>
+          <p v-if="l.substituted" class="eq put">= <MathText :text="l.substituted" /></p></template>
           <p class="eq res">= {{ l.assumed ? '~' : '' }}{{ value(l) }}</p>
           <p class="src"><template v-if="l.meaning">{{ l.meaning }} </template><span class="from">{{ l.source }}</span></p>
         </li>
@@ -71,7 +74,7 @@ h2::first-letter { text-transform: uppercase; }
 ol { list-style: none; padding: 0; margin: 0 0 14px; }
 li { padding: 10px 0; border-bottom: 1px solid var(--rule); }
 .eq { font-size: var(--t-3); line-height: 1.35; overflow-wrap: anywhere; }
-.eq.put { color: var(--ink-2); }
+.put { color: var(--ink-2); }
 .eq.res { font-weight: 600; }
 .src { font-size: var(--t-1); color: var(--ink-2); padding-top: 3px; }
 .from { display: block; color: var(--ink-3); font-size: var(--t-1); }

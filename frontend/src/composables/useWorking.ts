@@ -1,10 +1,14 @@
-import { inject, type InjectionKey, provide, type Ref, ref } from 'vue'
+import { inject, type InjectionKey, provide, type Ref, ref, shallowRef } from 'vue'
+
+import type { Document } from '@/api/client'
 
 /** Which figure of the report is being asked "how?"; null while the drawer is closed. */
 export interface Working {
   path: Ref<string | null>
   title: Ref<string>
-  ask: (path: string, title: string) => void
+  /** A document other than the one in hand, such as one with another spring tried. */
+  instead: Ref<Document | null>
+  ask: (path: string, title: string, instead?: Document) => void
   close: () => void
 }
 const key: InjectionKey<Working> = Symbol('working')
@@ -12,10 +16,13 @@ const key: InjectionKey<Working> = Symbol('working')
 export function provideWorking(): Working {
   const path = ref<string | null>(null)
   const title = ref('')
+  const instead = shallowRef<Document | null>(null)
   const working: Working = {
     path,
     title,
-    ask: (asked, words) => {
+    instead,
+    ask: (asked, words, other) => {
+      instead.value = other ?? null
       path.value = asked
       title.value = words
     },

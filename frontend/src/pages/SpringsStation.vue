@@ -9,6 +9,8 @@ import FrequencyStrip from '@/components/FrequencyStrip.vue'
 import SpringForm from '@/components/SpringForm.vue'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
+import { useWorking } from '@/composables/useWorking'
+import { withValue } from '@/logic/patch'
 import { commonRange, marksOf } from '@/stance/ladder'
 
 /** A choice, not a form: the strip above, springs that really exist below, each with the first thing against it. */
@@ -59,7 +61,7 @@ watch(end, async () => {
 watch(loaded, scrollToChosen)
 async function scrollToChosen(): Promise<void> {
   await nextTick()
-  const row = list.value?.querySelector<HTMLElement>('[aria-selected="true"]')
+  const row = list.value?.querySelector<HTMLElement>('.sel')
   if (row && list.value) list.value.scrollTop = row.offsetTop - list.value.offsetTop - 108
 }
 
@@ -100,6 +102,15 @@ const wantedText = computed(() => {
   return r?.rate_low && r.rate_high ? `${units.show(r.rate_low.value, 'N/m')} to ${units.show(r.rate_high.value, 'N/m', { unit: true })} at the ${end.value} spring gives the frequency wanted` : ''
 })
 const inside = computed(() => chosen(end.value)?.inside_diameter)
+const working = useWorking()
+/** How a number of a row comes about: the working of the document with that spring tried on both sides. */
+function how(part: SpringPart, what: 'wheel_rate' | 'frequency' | 'over_front'): void {
+  let tried = vehicle.document.value!
+  for (const p of SIDES[end.value]) tried = withValue(tried, ['setups', vehicle.setupIndex.value, 'sides', p, 'spring'], part)
+  const path = what === 'over_front' ? 'vehicle.frequency_ratio' : `ends.${end.value}.${what}`
+  const words = { wheel_rate: 'wheel rate', frequency: 'frequency', over_front: 'rear over front' }[what]
+  working.ask(path, `${words} with ${part.code}`, tried)
+}
 async function added(part: SpringPart): Promise<void> {
   typing.value = false
   choose(part)
@@ -116,18 +127,18 @@ async function added(part: SpringPart): Promise<void> {
   <p v-if="report?.vehicle.frequency_ratio" class="say">
     Rear <em><AskFigure :figure="{ ...report.vehicle.frequency_ratio, value: report.vehicle.frequency_ratio.value - 1 }" as-percent path="vehicle.frequency_ratio" title="rear over front" :options="{ signed: true }" /></em> over front<template v-if="report.vehicle.flat_speed">. Pitch dies out in one wave at <em><AskFigure :figure="report.vehicle.flat_speed" path="vehicle.flat_speed" title="flat-ride speed" :options="{ unit: true }" /></em></template>.
   </p>
-  <p v-else-if="report" class="say">{{ wantedText || (vehicle.isFound.value ? 'As found.' : `Waits for ${report.stations.find((s) => ['survey', 'geometry'].includes(s.station) && s.waits_for.length)?.waits_for[0] ?? 'a spring at both ends'}.`) }}</p>
+  <p v-else-if="report" class="say">{{ wantedText || (vehicle.isFound.value ? 'As found.' : report.stations.some((s) => ['survey', 'geometry'].includes(s.station) && s.waits_for.length) ? `Waits for ${report.stations.find((s) => ['survey', 'geometry'].includes(s.station) && s.waits_for.length)?.waits_for[0]}.` : 'Choose a spring for both ends.') }}</p>
   <section class="cands" aria-label="Springs on the shelf">
     <div class="c-head"><span>{{ end }} springs<br />on the shelf</span><span class="r">wheel<br />{{ units.unit('N/m').written }}</span><span class="r">&nbsp;<br />Hz</span><span class="r">{{ end === 'rear' ? 'over' : 'rear over' }}<br />{{ end === 'rear' ? 'front' : 'this' }}</span>
       <span class="h-lad"><i :style="{ left: `${((0 - range.bottom) / (range.top - range.bottom)) * 212}px` }">ride</i><i class="l">droop</i><i class="b">bump</i></span><span class="h-ag">first thing against it</span></div>
     <svg width="0" height="0" class="defs" aria-hidden="true"><defs>
       <pattern id="hatch-row" width="8" height="8" patternUnits="userSpaceOnUse"><path class="txl" d="M-1 1 1-1M-1 9 9-1M7 9 9 7" /></pattern>
       <pattern id="dots-row" width="5" height="5" patternUnits="userSpaceOnUse"><circle class="txd" cx="1.250" cy="1.250" r="1.100" /><circle class="txd" cx="3.750" cy="3.750" r="1.100" /></pattern></defs></svg>
-    <div ref="list" class="c-list" role="listbox" aria-label="Springs">
+    <div ref="list" class="c-list" role="list" aria-label="Springs">
       <p v-if="trouble" class="grade-stop pa-3">{{ trouble }}</p>
       <p v-else-if="!loaded" class="quiet pa-3" role="status">Trying the shelf…</p>
       <p v-else-if="!rows.length" class="pa-3">{{ onShelf ? 'No spring on the shelf has this inside diameter.' : 'The shelf is empty.' }} Type one in, or import a list on the shelf page.</p>
-      <CandidateRow v-for="row in rows" :key="`${row.part.code}-${row.part.rate.value}-${row.part.free_length}`" :row="row" :corner="lead" :range="range" :disabled="vehicle.isFound.value" @choose="choose(row.part)" />
+      <CandidateRow v-for="row in rows" :key="`${row.part.code}-${row.part.rate.value}-${row.part.free_length}`" :row="row" :corner="lead" :range="range" :disabled="vehicle.isFound.value" @choose="choose(row.part)" @how="(what) => how(row.part, what)" />
     </div>
     <div class="c-foot"><span>{{ rows.length }} of {{ onShelf }}<template v-if="fit === 'fits' && inside"> that fit {{ units.show(inside, 'm', { unit: true }) }}</template></span>
       <button v-if="inside || fit === 'all'" class="link" @click="fit = fit === 'fits' ? 'all' : 'fits'">{{ fit === 'fits' ? 'show the rest' : 'only those that fit' }}</button>
@@ -156,5 +167,5 @@ async function added(part: SpringPart): Promise<void> {
 .c-foot { display: flex; gap: 4px 28px; align-items: center; flex-wrap: wrap; border-top: 1px solid var(--rule); color: var(--ink-2); min-height: 44px; }
 .c-foot .link { color: var(--ink); }
 .c-foot .link:disabled { color: var(--ink-3); text-decoration: none; }
-@media (max-width: 1100px) { .c-list { max-height: none; overflow: visible; } }
+@media (max-width: 1100px) { .c-list { max-height: max(230px, calc(50dvh - 380px)); } }
 </style>

@@ -181,8 +181,8 @@ const fontFor = (text: string): string => (text.length > 6 ? 'font-size:18px' : 
 .ladders { flex: 1 1 auto; width: 100%; min-height: 0; }
 @media (max-width: 1100px) {
   .stance { flex-direction: row; align-items: stretch; gap: 20px; overflow: hidden; }
-  .side { flex: 1 1 44%; min-width: 0; height: 100%; }
-  .ladders { flex: 1 1 56%; min-width: 0; height: 100%; }
+  .side { flex: 1 1 38%; min-width: 0; height: 100%; }
+  .ladders { flex: 1 1 62%; min-width: 0; height: 100%; }
 }
 @media (max-width: 600px) { .stance { flex-direction: column; overflow: auto; } .side { flex: none; height: auto; } .ladders { flex: none; height: auto; } }
 </style>
