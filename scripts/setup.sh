@@ -30,11 +30,12 @@ if ! fresh python "$python_sum" || [ ! -x .venv/bin/feder ]; then
   say "Python packages (about 20 s)"
   [ -x .venv/bin/python ] || python3 -m venv .venv
   [ -x .venv/bin/uv ] || .venv/bin/python -m pip install --quiet uv
-  .venv/bin/uv pip sync --quiet --require-hashes requirements.txt
+  .venv/bin/uv pip sync --quiet --require-hashes --compile-bytecode requirements.txt
   .venv/bin/uv pip install --quiet --no-deps --editable .
-  .venv/bin/python -m pip --version >/dev/null 2>&1 || true
   echo "$python_sum" >"$stamps/python"
 fi
+
+.venv/bin/python -m compileall -q feder # so that every start is quick, whatever the environment says of bytecode
 
 node_sum=$(sum_of frontend/package.json frontend/package-lock.json)
 if ! fresh node "$node_sum" || [ ! -d frontend/node_modules ]; then
