@@ -4,6 +4,7 @@ from flask import Flask, Response, jsonify, make_response
 from pydantic import BaseModel, ValidationError
 from werkzeug.exceptions import HTTPException
 
+from feder.api.wire import Wire
 from feder.calc.answer import CalcError
 from feder.core.document.document import BadDocument, faults_of
 from feder.core.errors import UnknownSetup
@@ -27,7 +28,7 @@ class ErrorDetail(BaseModel):
     faults: list[Fault] = []
 
 
-class ErrorBody(BaseModel):
+class ErrorBody(Wire):
     error: ErrorDetail
 
 

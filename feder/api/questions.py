@@ -9,6 +9,7 @@ from pydantic import BaseModel, Field
 
 from feder.api.errors import ErrorBody
 from feder.api.rooms import rooms
+from feder.api.wire import Wire
 from feder.calc.answer import CalcError, answer, listing
 from feder.core.candidates import Candidate, Fit, candidates
 from feder.core.document.base import EndName
@@ -25,7 +26,7 @@ questions = APIBlueprint("questions", __name__, url_prefix="/api", abp_responses
 System = Literal["metric", "inch", "kgf"]
 
 
-class EvaluateQuestion(BaseModel):
+class EvaluateQuestion(Wire):
     """A document that need not be saved, the setup asked about, and the one to compare it with."""
 
     document: Document
@@ -34,7 +35,7 @@ class EvaluateQuestion(BaseModel):
     against: str | None = None
 
 
-class EvaluateAnswer(BaseModel):
+class EvaluateAnswer(Wire):
     report: Report
     outline: Outline
 
@@ -47,14 +48,14 @@ def evaluate_document(body: EvaluateQuestion) -> Response:
     return Response(made.model_dump_json(), mimetype="application/json")
 
 
-class CandidatesQuestion(BaseModel):
+class CandidatesQuestion(Wire):
     document: Document
     setup: str
     end: EndName
     fit: Fit = "fits"
 
 
-class CandidatesAnswer(BaseModel):
+class CandidatesAnswer(Wire):
     rows: list[Candidate]
     on_shelf: int
 
@@ -68,7 +69,7 @@ def shelf_candidates(body: CandidatesQuestion) -> Response:
     return Response(made.model_dump_json(), mimetype="application/json")
 
 
-class WorkingQuestion(BaseModel):
+class WorkingQuestion(Wire):
     """One path into the report, such as corners.front_left.wheel_rate."""
 
     document: Document
@@ -95,7 +96,7 @@ class WorkingLine(BaseModel):
     document_path: str | None
 
 
-class WorkingAnswer(BaseModel):
+class WorkingAnswer(Wire):
     lines: list[WorkingLine]
 
 

@@ -7,6 +7,7 @@ from pydantic import BaseModel, Field
 from feder.api.errors import ErrorBody, refusal
 from feder.api.questions import System
 from feder.api.rooms import rooms
+from feder.api.wire import Wire
 from feder.core.document.document import Document
 from feder.sheet.page import FONTS, sheet_html
 from feder.sheet.pdf import NoPdf, pdf_of
@@ -14,7 +15,7 @@ from feder.sheet.pdf import NoPdf, pdf_of
 sheets = APIBlueprint("sheets", __name__, url_prefix="/api/sheet", abp_responses={422: ErrorBody, 404: ErrorBody})
 
 
-class SheetQuestion(BaseModel):
+class SheetQuestion(Wire):
     """A document that need not be saved, the setup, the units, and the vehicle whose sheets are counted."""
 
     document: Document

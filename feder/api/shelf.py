@@ -9,6 +9,7 @@ from pydantic import BaseModel, Field
 
 from feder.api.errors import ErrorBody
 from feder.api.rooms import rooms
+from feder.api.wire import Wire
 from feder.core.document.setup import SpringPart
 from feder.core.shelf import BadShelfFile, csv_rows, springs_from_csv
 from feder.store.parts import StoredPart
@@ -26,7 +27,7 @@ class ShelfPart(BaseModel):
     part: SpringPart
 
 
-class ShelfList(BaseModel):
+class ShelfList(Wire):
     parts: list[ShelfPart]
 
 

@@ -9,6 +9,7 @@ from pydantic import BaseModel, Field
 
 from feder.api.errors import ErrorBody, ErrorDetail
 from feder.api.rooms import rooms
+from feder.api.wire import Wire
 from feder.core.document.base import Name
 from feder.core.document.blank import blank_document
 from feder.core.document.document import Document, read_document
@@ -26,7 +27,7 @@ class VehiclePath(BaseModel):
     vehicle_id: str = Field(max_length=16)
 
 
-class StoredVehicle(BaseModel):
+class StoredVehicle(Wire):
     """A vehicle's document with its id and the count of its saves."""
 
     id: str
@@ -35,7 +36,7 @@ class StoredVehicle(BaseModel):
     document: Document
 
 
-class VehicleSummary(BaseModel):
+class VehicleSummary(Wire):
     """What the garage shows of a vehicle."""
 
     id: str
@@ -47,11 +48,11 @@ class VehicleSummary(BaseModel):
     waits_for: str | None
 
 
-class VehicleList(BaseModel):
+class VehicleList(Wire):
     vehicles: list[VehicleSummary]
 
 
-class NewVehicle(BaseModel):
+class NewVehicle(Wire):
     """A new vehicle by body kind and layouts."""
 
     name: Name
@@ -60,14 +61,14 @@ class NewVehicle(BaseModel):
     rear: Layout = "wishbone"
 
 
-class SaveBody(BaseModel):
+class SaveBody(Wire):
     """A document, and the revision it was made from."""
 
     revision: int = Field(ge=1)
     document: Document
 
 
-class StaleBody(BaseModel):
+class StaleBody(Wire):
     """A save that came too late: what stands now beside what was sent."""
 
     error: ErrorDetail

@@ -3,16 +3,17 @@
 import sqlite3
 from contextlib import closing
 from pathlib import Path
-from typing import Any
+from typing import TYPE_CHECKING, Any
 
-from alembic import command
-from alembic.config import Config
-from alembic.migration import MigrationContext
-from alembic.script import ScriptDirectory
 from sqlalchemy import Engine, create_engine, event
 from sqlalchemy.orm import Session, sessionmaker
 
+if TYPE_CHECKING:
+    from alembic.config import Config
+
 FILE = "feder.sqlite"
+NEWEST = "0001"
+"""The newest version of the database; a test holds it equal to the newest migration."""
 _MIGRATIONS = Path(__file__).parent / "migrations"
 
 
@@ -37,18 +38,28 @@ def _on_connect(connection: Any, _record: Any) -> None:
 
 
 def _migrate(engine: Engine, file: Path) -> None:
-    config = Config()
-    config.set_main_option("script_location", str(_MIGRATIONS).replace("%", "%%"))
-    newest = ScriptDirectory.from_config(config).get_current_head()
     with engine.connect() as connection:
-        now = MigrationContext.configure(connection).get_current_revision()
-    if now == newest:
+        known = connection.dialect.has_table(connection, "alembic_version")
+        now = connection.exec_driver_sql("SELECT version_num FROM alembic_version").scalar() if known else None
+    if now == NEWEST:
         return
     if now is not None:
-        backup(file, file.with_name(f"{file.stem}-before-{newest}{file.suffix}"))
+        backup(file, file.with_name(f"{file.stem}-before-{NEWEST}{file.suffix}"))
+    from alembic import command  # only now: it takes a quarter of a second, and most starts do not need it
+
     with engine.begin() as connection:
+        config = migrations()
         config.attributes["connection"] = connection
-        command.upgrade(config, "head")
+        command.upgrade(config, NEWEST)
+
+
+def migrations() -> "Config":
+    """Alembic's view of the migrations."""
+    from alembic.config import Config
+
+    config = Config()
+    config.set_main_option("script_location", str(_MIGRATIONS).replace("%", "%%"))
+    return config
 
 
 def backup(file: Path, copy: Path) -> None:

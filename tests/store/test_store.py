@@ -6,7 +6,7 @@ import pytest
 
 from feder.core.document.blank import blank_document
 from feder.demo.springs import demo_spring
-from feder.store.database import FILE, open_database
+from feder.store.database import FILE, NEWEST, migrations, open_database
 from feder.store.garage import Garage, NoVehicle, StaleSave
 from feder.store.parts import Shelf
 
@@ -81,3 +81,9 @@ def test_foreign_keys_and_write_ahead_log_are_on(tmp_path):
         connection = session.connection().exec_driver_sql
         assert connection("PRAGMA foreign_keys").scalar() == 1
         assert connection("PRAGMA journal_mode").scalar() == "wal"
+
+
+def test_the_newest_version_is_that_of_the_newest_migration():
+    from alembic.script import ScriptDirectory
+
+    assert ScriptDirectory.from_config(migrations()).get_current_head() == NEWEST
