@@ -5,7 +5,7 @@ from pydantic import BaseModel, ValidationError
 from werkzeug.exceptions import HTTPException
 
 from feder.api.wire import Wire
-from feder.calc.answer import CalcError
+from feder.calc.refusal import CalcError
 from feder.core.document.document import BadDocument, faults_of
 from feder.core.errors import UnknownSetup
 from feder.core.shelf import BadShelfFile

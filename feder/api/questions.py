@@ -7,10 +7,11 @@ from flask import Response, request
 from flask_openapi3 import APIBlueprint
 from pydantic import BaseModel, Field
 
-from feder.api.errors import ErrorBody
+from feder.api.errors import ErrorBody, refusal
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
-from feder.calc.answer import CalcError, answer, listing
+from feder.calc.answer import answer, listing
+from feder.calc.refusal import CalcError
 from feder.core.candidates import Candidate, Fit, candidates
 from feder.core.document.base import EndName
 from feder.core.document.document import Document
@@ -106,7 +107,7 @@ def working_of(body: WorkingQuestion) -> Response:
     try:
         lines = explain(body.document, body.setup, body.path, showing(body.system), body.load_state)
     except KeyError:
-        raise CalcError("path", f"path: the report has no figure at {body.path}") from None
+        raise CalcError("path", f"the report has no figure at {body.path}") from None
     made = WorkingAnswer(lines=[WorkingLine(**line) for line in lines])
     return Response(made.model_dump_json(), mimetype="application/json")
 
@@ -130,13 +131,13 @@ class QuantityAnswer(BaseModel):
 def read_quantity(body: QuantityQuestion) -> Response:
     """The SI value of a quantity as typed."""
     if body.unit not in BY_SI:
-        raise CalcError("unit", "unit: is no SI unit of Feder")
+        raise CalcError("unit", "is no SI unit of Feder")
     try:
         read = parse(body.text, body.unit, body.bare)
     except Unreadable as error:
-        raise CalcError("text", f"This {error}") from None
+        return refusal(422, "text", f"This {error}")
     if (body.low is not None and read.value < body.low) or (body.high is not None and read.value > body.high):
-        raise CalcError("text", "This is far outside what a vehicle has; check the unit")
+        return refusal(422, "text", "This is far outside what a vehicle has; check the unit")
     return Response(
         QuantityAnswer(value=read.value, note=read.note).model_dump_json(), mimetype="application/json"
     )
@@ -152,9 +153,9 @@ def calc(path: CalcPath) -> Response:
     try:
         inputs = json.loads(request.get_data() or b"{}")
     except (ValueError, RecursionError):
-        raise CalcError("inputs", "inputs: the body is not JSON") from None
+        raise CalcError("inputs", "the body is not JSON") from None
     if not isinstance(inputs, dict):
-        raise CalcError("inputs", "inputs: must be an object of keys and values")
+        raise CalcError("inputs", "must be an object of keys and values")
     return Response(json.dumps(answer(path.name, inputs)), mimetype="application/json")
 
 

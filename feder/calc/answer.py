@@ -1,28 +1,15 @@
 """Answer one call of the contract, or refuse it with the key and one sentence."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Mapping
 from difflib import get_close_matches
 from typing import Any
 
 from feder.calc.entries import ENTRIES, Entry, Parameter
+from feder.calc.inputs import inputs_of
+from feder.calc.refusal import CalcError
 from feder.core.errors import OutOfRange
 from feder.core.notes import collecting_notes
-from feder.core.working import Given, given, lines_of, tracing, trail
-from feder.units.parse import Unreadable, parse
-
-LARGEST, SMALLEST = 1e12, 1e-12
-"""Sizes, in SI, beyond which no input of a vehicle lies; they also keep every formula finite."""
-
-
-class CalcError(ValueError):
-    """A call that is refused: the key at fault and one sentence that names it."""
-
-    def __init__(self, key: str, message: str) -> None:
-        super().__init__(message)
-        self.key, self.message = key, message
-
-    def as_dict(self) -> dict[str, str]:
-        return {"key": self.key, "message": self.message}
+from feder.core.working import Given, Num, lines_of, tracing, trail, unit_of
 
 
 def answer(name: str, raw: Mapping[str, object]) -> dict[str, Any]:
@@ -32,26 +19,27 @@ def answer(name: str, raw: Mapping[str, object]) -> dict[str, Any]:
         CalcError: unknown name or key, missing key, or an input that is unreadable or out of range.
     """
     entry = _entry(name)
-    for key in raw:
-        if key not in entry.parameters:
-            raise CalcError(key, f"{key}: is not an input of {name}; it takes {', '.join(entry.parameters)}")
     with tracing(), collecting_notes() as notes:
-        inputs = dict(_inputs(entry, raw, notes))
+        inputs = dict(inputs_of(entry, raw, notes))
         try:
-            found = entry.results_of(entry.function(**inputs))
+            made = entry.function(**inputs)
         except OutOfRange as error:
-            raise CalcError(error.key, f"{error.key}: {error.rule}") from None
+            raise CalcError(error.key, error.rule) from None
+        except (ArithmeticError, ValueError):
+            raise CalcError(next(iter(entry.parameters)), "with the other inputs is beyond any vehicle") from None
+        found = entry.results_of(made)
         for key, (_, rule) in entry.derived:
             if key not in inputs:
-                inputs[key] = float(rule(inputs))
+                inputs[key] = rule(inputs)
     return {
         "name": name,
         "inputs": {
-            p.name: {"value": float(inputs[p.name]), "unit": p.unit}
+            p.name: {"value": _plain(inputs[p.name]), "unit": p.units}
             for p in entry.parameters.values()
             if inputs.get(p.name) is not None
         },
         "results": {k: {"value": float(v), "unit": entry.result_units[k]} for k, v in found.items()},
+        **{k: _own(v) for k, v in entry.own_of(made).items()},
         "working": [
             {
                 "symbol": line.symbol,
@@ -74,34 +62,26 @@ def _entry(name: str) -> Entry:
         return ENTRIES[name]
     near = get_close_matches(name, ENTRIES, 1)
     hint = f"; did you mean {near[0]}" if near else "; feder calc --list prints all"
-    raise CalcError("name", f"name: there is no function {name[:60]!r}{hint}")
+    raise CalcError("name", f"there is no function {name[:60]!r}{hint}")
 
 
-def _inputs(entry: Entry, raw: Mapping[str, object], notes: list[str]) -> Iterator[tuple[str, float]]:
-    for parameter in entry.parameters.values():
-        if parameter.name in raw:
-            value = _value(parameter, raw[parameter.name], notes)
-            yield parameter.name, given(value, parameter.name, parameter.unit, source="as given")
-        elif parameter.required:
-            unit = f" ({parameter.unit})" if parameter.unit else ""
-            raise CalcError(parameter.name, f"{parameter.name}: is missing; {entry.name} needs it{unit}")
-        elif parameter.default is not None:
-            yield parameter.name, given(parameter.default, parameter.name, parameter.unit, source="default")
+def _plain(value: Any) -> Any:
+    """An input as JSON."""
+    if isinstance(value, list | tuple):
+        return [_plain(v) for v in value]
+    return float(value) if isinstance(value, float) else value
 
 
-def _value(parameter: Parameter, raw: object, notes: list[str]) -> float:
-    key = parameter.name
-    if isinstance(raw, bool) or not isinstance(raw, int | float | str):
-        raise CalcError(key, f"{key}: must be a number, or a number with its unit as text")
-    try:
-        read = parse(raw if isinstance(raw, str) else repr(float(raw)), parameter.unit)
-    except (Unreadable, OverflowError) as error:
-        raise CalcError(key, f"{key}: {error}") from None
-    if abs(read.value) > LARGEST or 0 < abs(read.value) < SMALLEST:
-        raise CalcError(key, f"{key}: {read.value:.3g} {parameter.unit}".rstrip() + " is beyond any vehicle")
-    if read.note:
-        notes.append(f"{key}: {read.note}")
-    return read.value
+def _own(value: Any) -> Any:
+    """A list of an answer's own: each row's numbers with their units, like results."""
+    if isinstance(value, tuple) and hasattr(value, "_asdict"):
+        return {
+            k: {"value": float(v), "unit": unit_of(v) if isinstance(v, Num) else ""}
+            for k, v in value._asdict().items()
+        }
+    if isinstance(value, tuple):
+        return [_own(v) for v in value]
+    return value
 
 
 def listing() -> dict[str, Any]:
@@ -119,4 +99,9 @@ def listing() -> dict[str, Any]:
 def _described(entry: Entry, parameter: Parameter) -> dict[str, object]:
     words = next((text for key, (text, _) in entry.derived if key == parameter.name), None)
     default: object = words if words is not None else parameter.default
-    return {"unit": parameter.unit, "required": parameter.required, "default": default}
+    about: dict[str, object] = {"unit": parameter.units, "required": parameter.required, "default": default}
+    if parameter.choices:
+        about["choices"] = list(parameter.choices)
+    if parameter.count is not None:
+        about["members"] = parameter.count.exact or f"{parameter.count.least} or more"
+    return about

@@ -4,7 +4,8 @@ import json
 from collections.abc import Iterable, Iterator, Sequence
 from typing import Any, TextIO
 
-from feder.calc.answer import CalcError, answer, listing
+from feder.calc.answer import answer, listing
+from feder.calc.refusal import CalcError
 
 LONGEST_LINE = 1_000_000
 
@@ -45,16 +46,16 @@ def replies(lines: Iterable[str]) -> Iterator[dict[str, Any]]:
 
 def _reply(line: str) -> dict[str, Any]:
     if len(line) > LONGEST_LINE:
-        raise CalcError("line", "line: is too long")
+        raise CalcError("line", "is too long")
     try:
         asked = json.loads(line)
     except (ValueError, RecursionError):
-        raise CalcError("line", "line: is not JSON") from None
+        raise CalcError("line", "is not JSON") from None
     if not isinstance(asked, dict) or not isinstance(asked.get("name"), str):
-        raise CalcError("name", 'name: is missing; write {"name": ..., "inputs": {...}}')
+        raise CalcError("name", 'is missing; write {"name": ..., "inputs": {...}}')
     inputs = asked.get("inputs", {})
     if not isinstance(inputs, dict):
-        raise CalcError("inputs", "inputs: must be an object of keys and values")
+        raise CalcError("inputs", "must be an object of keys and values")
     return answer(asked["name"], inputs)
 
 
@@ -63,9 +64,9 @@ def _pairs(arguments: Sequence[str]) -> dict[str, object]:
     for argument in arguments:
         key, equals, value = argument.partition("=")
         if not equals:
-            raise CalcError(argument, f"{argument}: write key=value")
+            raise CalcError(argument, "write key=value")
         if key in given:
-            raise CalcError(key, f"{key}: is given twice")
+            raise CalcError(key, "is given twice")
         given[key] = _typed(key, value)
     return given
 
@@ -76,7 +77,10 @@ def _typed(key: str, value: str) -> object:
     try:
         return json.loads(value)
     except (ValueError, RecursionError):
-        raise CalcError(key, f"{key}: is not a JSON list") from None
+        inner = value.strip()[1:-1]
+        if value.strip().endswith("]") and not set(inner) & set('[]{}"'):
+            return [member.strip() for member in inner.split(",")]  # [308 kg, 298 kg], as a shell leaves it
+        raise CalcError(key, "is not a JSON list") from None
 
 
 def _listed(name: str, entry: dict[str, Any]) -> str:

@@ -2,7 +2,7 @@
 
 from math import sqrt
 
-from feder.core.quantities import Damping, Mass, MotionRatio, NewtonSecondPerMetre, Rate, Ratio
+from feder.core.quantities import Damping, Mass, MotionRatio, NewtonSecondPerMetre, PositiveRatio, Rate, Ratio
 from feder.core.working import formula
 
 CRITICAL = "least damping of m·a + c·v + k·z = 0 that gives no overshoot"
@@ -18,3 +18,17 @@ def critical_damping(rate: Rate, mass: Mass) -> NewtonSecondPerMetre:
 def damping_ratio(damper_coefficient: Damping, damper_motion_ratio: MotionRatio, rate: Rate, mass: Mass) -> Ratio:
     """Damping ratio at the wheel of a linear damper behind a motion ratio."""
     return damper_coefficient * damper_motion_ratio**2 / (2 * sqrt(rate * mass))
+
+
+@formula(result="damper_coefficient", source="damping ratio solved for the coefficient")
+def damping_for_ratio(
+    damping_ratio: PositiveRatio, damper_motion_ratio: MotionRatio, rate: Rate, mass: Mass
+) -> NewtonSecondPerMetre:
+    """Damper coefficient that gives a damping ratio at the wheel."""
+    return damping_ratio * 2 * sqrt(rate * mass) / damper_motion_ratio**2
+
+
+@formula(result="factor", source="critical damping goes with the root of the rate")
+def rescale_damping(old_rate: Rate, new_rate: Rate) -> Ratio:
+    """Factor on the damping that keeps the damping ratio when the rate changes, same mass and motion ratio."""
+    return sqrt(new_rate / old_rate)

@@ -130,7 +130,7 @@ def spring_force_in_room(spring_rate: Rate, free_length: Length, spring_length: 
     return spring_rate * max(0.0, free_length - spring_length)
 
 
-@formula(result="rake", source="height difference of the sill over the wheelbase, nose down positive")
+@formula(result="body_rake", source="height difference of the sill over the wheelbase, nose down positive")
 def rake_angle(
     rear_sill: Metre, rear_drop: Metre, front_sill: Metre, front_drop: Metre, wheelbase: Length
 ) -> Radian:

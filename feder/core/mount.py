@@ -7,12 +7,14 @@ from math import cos, pi
 
 from feder.core.errors import OutOfRange
 from feder.core.quantities import (
+    AngleBelowRight,
     Length,
     Metre,
     MotionRatio,
     Newton,
     NewtonPerMetre,
     PerMetre,
+    PositiveRatio,
     Radian,
     Rate,
     Ratio,
@@ -66,3 +68,12 @@ def spring_force_for_load(corner_load: Newton, motion_ratio: MotionRatio) -> New
 def spring_length_under_force(free_length: Length, spring_force: Newton, spring_rate: Rate) -> Metre:
     """Length of a linear spring under a force."""
     return free_length - spring_force / spring_rate
+
+
+@formula(result="wheel_rate", source="virtual work: the tube moves cos(rake) of the wheel's vertical travel")
+def fork_wheel_rate(rate_per_leg: Rate, rake: AngleBelowRight, legs: PositiveRatio = 2.0) -> NewtonPerMetre:
+    """Wheel rate of a telescopic fork, `rake` from the vertical (bicycles: 90 deg less the head angle).
+
+    Sag read along the tube is the vertical travel over cos(rake).
+    """
+    return legs * rate_per_leg / cos(rake) ** 2

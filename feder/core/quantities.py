@@ -118,6 +118,7 @@ NonNegativeForce = Annotated[float, Unit("N"), AtLeast(0)]
 Force = Annotated[float, Unit("N"), Above(0)]
 NewtonPerMetre = Annotated[float, Unit("N/m")]
 Rate = Annotated[float, Unit("N/m"), Above(0)]
+NonNegativeRate = Annotated[float, Unit("N/m"), AtLeast(0)]
 Radian = Annotated[float, Unit("rad")]
 Turns = Annotated[float, Unit("turn")]
 Hertz = Annotated[float, Unit("Hz")]
@@ -130,3 +131,38 @@ Modulus = Annotated[float, Unit("Pa"), Above(0)]
 NewtonSecondPerMetre = Annotated[float, Unit("N*s/m")]
 Damping = Annotated[float, Unit("N*s/m"), AtLeast(0)]
 Flag = Annotated[float, Unit("")]
+
+
+@dataclass(frozen=True, slots=True)
+class Count:
+    """A list has exactly `exact` members, or at least `least`."""
+
+    exact: int | None = None
+    least: int = 1
+
+
+@dataclass(frozen=True, slots=True)
+class Columns:
+    """A list of rows whose members carry these units."""
+
+    units: tuple[str, ...]
+
+
+AngleBelowRight = Annotated[float, Unit("rad"), Within(-math.pi / 2, math.pi / 2, open=True)]
+NewtonMetre = Annotated[float, Unit("N*m"), AtLeast(0)]
+NewtonMetrePerRadian = Annotated[float, Unit("N*m/rad")]
+AngularRate = Annotated[float, Unit("N*m/rad"), Above(0)]
+GaugePressure = Annotated[float, Unit("Pa"), Above(-ATMOSPHERE)]
+Area = Annotated[float, Unit("m^2"), Above(0)]
+Volume = Annotated[float, Unit("m^3"), Above(0)]
+Exponent = Annotated[float, Unit(""), Within(0.5, 3)]
+Splines = Annotated[int, Unit(""), Within(2, 400)]
+RadianPerG = Annotated[float, Unit("rad/g")]
+MetrePerKilometre = Annotated[float, Unit("m/km")]
+Points = Annotated[list[tuple[float, float]], Columns(("m", "N")), Count(least=3)]
+FourWeights = Annotated[list[float], Unit("N"), Above(0), Count(exact=4)]
+FourRates = Annotated[list[float], Unit("N/m"), Above(0), Count(exact=4)]
+FourRatios = Annotated[list[float], Unit(""), Above(0), Count(exact=4)]
+Band = Annotated[list[float], Unit("m"), AtLeast(0), Count(exact=2)]
+Readings = Annotated[float | list[float], Unit("m"), AtLeast(0), Count(exact=2)]
+"""A reading, or a pair [lifted, pressed]."""

@@ -51,6 +51,12 @@ def static_deflection(rate: Rate, mass: Mass) -> Metre:
     return mass * G / rate
 
 
+@formula(result="frequency", source="undamped: the wheel between tyre and spring, the body at rest")
+def hop_frequency(wheel_rate: Rate, tyre_rate: Rate, unsprung_mass: Mass) -> Hertz:
+    """Natural frequency of the unsprung mass (wheel hop)."""
+    return sqrt((wheel_rate + tyre_rate) / unsprung_mass) / (2 * pi)
+
+
 @formula(result="sprung_mass", source="definition: what the scale shows less what does not ride on the spring")
 def sprung_mass_of(corner_mass: Mass, unsprung_mass: NonNegativeMass) -> Kilogram:
     """Sprung mass on a corner."""

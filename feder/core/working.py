@@ -21,7 +21,7 @@ from typing import Any, ParamSpec, TypeVar, get_type_hints
 
 from feder.core.errors import OutOfRange
 from feder.core.nomenclature import symbol as symbol_of
-from feder.core.quantities import Not, Unit, bounds_of
+from feder.core.quantities import Not, Range, Unit, bounds_of
 
 P = ParamSpec("P")
 R = TypeVar("R")
@@ -151,7 +151,7 @@ class _Ranges:
     def __init__(self, function: Callable[..., Any]) -> None:
         notes = annotations_of(function)
         self.names = tuple(inspect.signature(function).parameters)
-        self.rules = {n: tuple(m for m in notes.get(n, ()) if not isinstance(m, Unit)) for n in self.names}
+        self.rules = {n: tuple(m for m in notes.get(n, ()) if isinstance(m, Range)) for n in self.names}
         self.bounds = tuple(bounds_of(self.rules[n]) for n in self.names)
         self.never = tuple(
             (i, m.limit) for i, n in enumerate(self.names) for m in self.rules[n] if isinstance(m, Not)

@@ -10,9 +10,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from feder.calc.answer import CalcError, answer, listing
+from feder.calc.answer import answer, listing
 from feder.calc.entries import ENTRIES
 from feder.calc.lines import replies, run
+from feder.calc.refusal import CalcError
 
 
 def test_an_answer_has_inputs_with_defaults_results_working_and_notes():

@@ -14,6 +14,8 @@ from feder.core.report import Figure
 from feder.core.working import FORMULAS, Given, Step, UnshowableFormula, formula, lines_of, number, tracing, trail
 
 SAMPLES = {
+    "arm_angle": 0.2,
+    "height_change": 0.05,
     "wire_diameter": 0.01,
     "mean_diameter": 0.07,
     "spring_angle": 0.3,

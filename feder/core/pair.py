@@ -1,0 +1,108 @@
+"""Two springs in series with a tender that goes solid, and a rate read off bench points."""
+
+from math import sqrt
+from typing import NamedTuple
+
+from feder.core.coil import series_rate
+from feder.core.errors import OutOfRange
+from feder.core.quantities import Length, Metre, Newton, NewtonPerMetre, Points, PositiveRatio, Rate, Ratio
+from feder.core.working import checked, formula, given
+
+
+class DualRate(NamedTuple):
+    """Both rates of a main and tender pair, and where one goes over into the other."""
+
+    soft_rate: NewtonPerMetre
+    stiff_rate: NewtonPerMetre
+    crossover_force: Newton
+    crossover_deflection: Metre
+
+
+@formula(result="crossover_force", source="the tender is solid once its travel is used up")
+def crossover_force_of(tender_rate: Rate, tender_travel: Length) -> Newton:
+    """Force at which the tender goes solid; no preload."""
+    return tender_rate * tender_travel
+
+
+@formula(result="crossover_deflection", source="springs in series carry the same force")
+def crossover_deflection_of(crossover_force: Newton, main_rate: Rate, tender_rate: Rate) -> Metre:
+    """Deflection of the pair at the crossover."""
+    return crossover_force * (1 / main_rate + 1 / tender_rate)
+
+
+@checked
+def dual_rate(main_rate: Rate, tender_rate: Rate, tender_travel: Length) -> DualRate:
+    """A main spring with a tender on it: soft together, stiff once the tender is solid.
+
+    `tender_travel` is the tender's free less its solid length, or its travel to a stop ring. No preload.
+    """
+    force = crossover_force_of(tender_rate, tender_travel)
+    return DualRate(
+        series_rate(main_rate, tender_rate),
+        main_rate,
+        force,
+        crossover_deflection_of(force, main_rate, tender_rate),
+    )
+
+
+class MeasuredRate(NamedTuple):
+    """A rate fitted to bench points, and how well the points lie on a line."""
+
+    rate: NewtonPerMetre
+    r_squared: Ratio
+    standard_error: NewtonPerMetre
+
+
+SumXX = PositiveRatio
+MIDDLE = (0.2, 0.8)
+"""The part of the deflection range that counts, ends included: near its ends a coil is not linear."""
+
+
+@formula(result="rate", source="least squares: slope of the line through the points")
+def fitted_rate(sum_xy: Ratio, sum_xx: SumXX) -> NewtonPerMetre:
+    """Slope of force over deflection."""
+    return sum_xy / sum_xx
+
+
+@formula(result="r_squared", source="least squares: square of the correlation")
+def fitted_r_squared(sum_xy: Ratio, sum_xx: SumXX, sum_yy: SumXX) -> Ratio:
+    """How well the points lie on a line."""
+    return min(1.0, sum_xy**2 / (sum_xx * sum_yy))
+
+
+@formula(result="standard_error", source="least squares: residual spread over the spread of deflection")
+def fitted_error(sum_xy: Ratio, sum_xx: SumXX, sum_yy: SumXX, freedom: PositiveRatio) -> NewtonPerMetre:
+    """Standard error of the slope."""
+    return sqrt(max(0.0, sum_yy - sum_xy**2 / sum_xx) / freedom / sum_xx)
+
+
+def measured_rate(points: Points) -> MeasuredRate:
+    """Rate of a spring from [deflection, force] pairs measured on a bench.
+
+    Least squares over the middle 20 to 80 % of the deflection range, ends included.
+
+    Raises:
+        OutOfRange: on `points`: fewer than 3 in that part, all at one deflection, or a force that does not rise.
+    """
+    pairs = [(float(x), float(f)) for x, f in points]
+    low, high = min(x for x, _ in pairs), max(x for x, _ in pairs)
+    span = high - low
+    if not span > 0:
+        raise OutOfRange("points", points, "must span a range of deflection")
+    edge = 1e-9 * span
+    inside = [(x, f) for x, f in pairs if low + MIDDLE[0] * span - edge <= x <= low + MIDDLE[1] * span + edge]
+    if len(inside) < 3:
+        raise OutOfRange("points", points, "must hold at least 3 in the middle 20 to 80 % of the range")
+    x_mean, f_mean = (sum(column) / len(inside) for column in zip(*inside, strict=True))
+    sums = {
+        "sum_xy": sum((x - x_mean) * (f - f_mean) for x, f in inside),
+        "sum_xx": sum((x - x_mean) ** 2 for x, _ in inside),
+        "sum_yy": sum((f - f_mean) ** 2 for _, f in inside),
+    }
+    if not sums["sum_xx"] > 0:
+        raise OutOfRange("points", points, "must not all lie at one deflection")
+    if not sums["sum_xy"] > 0:
+        raise OutOfRange("points", points, "must show a force that rises with deflection")
+    xy, xx, yy = (given(v, k, "", source=f"sum over {len(inside)} points") for k, v in sums.items())
+    free = given(len(inside) - 2.0, "freedom", "", source="points less two")
+    return MeasuredRate(fitted_rate(xy, xx), fitted_r_squared(xy, xx, yy), fitted_error(xy, xx, yy, free))

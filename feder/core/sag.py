@@ -1,0 +1,157 @@
+"""Sag of two-wheelers: from readings to sags, from sags to the spring, and what they say of it."""
+
+from dataclasses import dataclass
+from typing import NamedTuple
+
+from feder.core.errors import OutOfRange
+from feder.core.notes import note
+from feder.core.quantities import (
+    Band,
+    Force,
+    Length,
+    Metre,
+    MotionRatio,
+    NewtonPerMetre,
+    NonNegativeForce,
+    NonNegativeLength,
+    Rate,
+    Ratio,
+    Readings,
+)
+from feder.core.working import checked, formula
+
+
+class Sag(NamedTuple):
+    free_sag: Metre
+    rider_sag: Metre
+    free_sag_fraction: Ratio
+    rider_sag_fraction: Ratio
+    free_friction: Metre
+    rider_friction: Metre
+
+
+@formula(
+    result="reading",
+    source="friction holds the lifted reading up and the pressed one down: the mean is free of it",
+)
+def mean_reading(lifted: Metre, pressed: Metre) -> Metre:
+    """Mean of a lifted and a pressed reading."""
+    return (lifted + pressed) / 2
+
+
+@formula(result="friction", source="half the difference of lifted and pressed")
+def friction_of(lifted: Metre, pressed: Metre) -> Metre:
+    """Friction as travel each way."""
+    return abs(lifted - pressed) / 2
+
+
+@formula(result="sag_value", source="definition: extended less loaded")
+def sag_of(extended: Metre, reading: Metre) -> Metre:
+    """Sag under a load."""
+    return extended - reading
+
+
+@formula(result="sag_fraction", source="definition")
+def sag_share(sag_value: Metre, travel: Length) -> Ratio:
+    """Sag as a share of the travel."""
+    return sag_value / travel
+
+
+def _read(reading: Readings) -> tuple[float, float]:
+    """Mean and friction of a reading."""
+    if isinstance(reading, list | tuple):
+        lifted, pressed = reading
+        return mean_reading(lifted, pressed), friction_of(lifted, pressed)
+    return reading, 0.0
+
+
+@checked
+def sag(extended: Readings, bike_only: Readings, with_rider: Readings, travel: Length) -> Sag:
+    """Free and rider sag from three readings, each a value or a pair [lifted, pressed].
+
+    All along the same line: fork tube, or vertical at the axle.
+
+    Raises:
+        OutOfRange: on `bike_only` or `with_rider` when that reading is longer than the one with less load;
+            on `travel` when the rider sag exceeds it.
+    """
+    top, _ = _read(extended)
+    bike, bike_friction = _read(bike_only)
+    rider, rider_friction = _read(with_rider)
+    if bike > top:
+        raise OutOfRange("bike_only", bike_only, "must not be longer than extended")
+    if rider > bike:
+        raise OutOfRange("with_rider", with_rider, "must not be longer than with the bike alone")
+    free, loaded = sag_of(top, bike), sag_of(top, rider)
+    if loaded > travel:
+        raise OutOfRange("travel", travel, "must not be less than the rider sag")
+    return Sag(free, loaded, sag_share(free, travel), sag_share(loaded, travel), bike_friction, rider_friction)
+
+
+class SagSpring(NamedTuple):
+    spring_rate: NewtonPerMetre
+    preload: Metre
+
+
+@formula(result="spring_rate", source="virtual work: the rider's load presses the sag's difference")
+def rate_for_sags(
+    rider_load: Force, rider_sag: Length, free_sag: NonNegativeLength, motion_ratio: MotionRatio
+) -> NewtonPerMetre:
+    """Rate of all springs of an end that gives both sags."""
+    return rider_load / ((rider_sag - free_sag) * motion_ratio**2)
+
+
+@formula(result="preload", source="at free sag the spring carries the bike")
+def preload_for_sag(bike_load: NonNegativeForce, motion_ratio: MotionRatio, rate: Rate, free_sag: Metre) -> Metre:
+    """Compression at full extension; negative: loose by so much."""
+    return bike_load / (motion_ratio * rate) - motion_ratio * free_sag
+
+
+@checked
+def sag_spring(
+    bike_load: NonNegativeForce,
+    rider_load: Force,
+    motion_ratio: MotionRatio,
+    rider_sag: Length,
+    free_sag: NonNegativeLength,
+) -> SagSpring:
+    """Spring rate and preload that give a wanted rider and free sag, constant motion ratio.
+
+    A fork read along the tube: motion ratio 1, and loads times cos(rake).
+
+    Raises:
+        OutOfRange: on `rider_sag` when it is not above the free sag.
+    """
+    if rider_sag <= free_sag:
+        raise OutOfRange("rider_sag", rider_sag, "must be above the free sag")
+    rate = rate_for_sags(rider_load, rider_sag, free_sag, motion_ratio)
+    needed = preload_for_sag(bike_load, motion_ratio, rate, free_sag)
+    if needed < 0:
+        note(f"the spring is loose by {-needed * 1e3:.1f} mm at full extension")
+    return SagSpring(rate, needed)
+
+
+@dataclass(frozen=True)
+class SagDiagnosis:
+    """What measured sags say of the spring."""
+
+    verdict: str
+
+
+@checked
+def sag_diagnosis(rider_sag: Metre, free_sag: Metre, rider_band: Band, free_band: Band) -> SagDiagnosis:
+    """Preload first; with rider sag in its band, free sag says whether the spring is right.
+
+    Too little free sag with the rider sag right means much preload on a soft spring; too much, a stiff one.
+
+    Raises:
+        OutOfRange: on a band whose low end is above its high end.
+    """
+    for name, band in (("rider_band", rider_band), ("free_band", free_band)):
+        if band[0] > band[1]:
+            raise OutOfRange(name, band, "must be [low, high]")
+    if not rider_band[0] <= rider_sag <= rider_band[1]:
+        return SagDiagnosis("preload first")
+    if free_sag < free_band[0]:
+        return SagDiagnosis("too soft")
+    return SagDiagnosis("too stiff" if free_sag > free_band[1] else "fits")
