@@ -19,6 +19,7 @@ from feder.core.evaluate import evaluate
 from feder.core.evaluate.explain import explain
 from feder.core.outline import Outline, outline_of
 from feder.core.report import Report
+from feder.core.uncertainty import Uncertainty, uncertainty
 from feder.units.parse import Unreadable, parse
 from feder.units.show import showing
 from feder.units.table import BY_SI
@@ -110,6 +111,29 @@ def working_of(body: WorkingQuestion) -> Response:
         raise CalcError("path", f"the report has no figure at {body.path}") from None
     made = WorkingAnswer(lines=[WorkingLine(**line) for line in lines])
     return Response(made.model_dump_json(), mimetype="application/json")
+
+
+class UncertaintyQuestion(Wire):
+    """One path into the report, such as corners.front_left.collar."""
+
+    document: Document
+    setup: str
+    load_state: str | None = None
+    path: str = Field(max_length=120)
+
+
+class UncertaintyAnswer(Wire):
+    found: Uncertainty
+
+
+@questions.post("/uncertainty", responses={200: UncertaintyAnswer})
+def uncertainty_of(body: UncertaintyQuestion) -> Response:
+    """Standard uncertainty of one figure, and the share of each number it rests on."""
+    try:
+        found = uncertainty(body.document, body.setup, body.path, body.load_state)
+    except KeyError:
+        raise CalcError("path", f"the report has no figure at {body.path}") from None
+    return Response(UncertaintyAnswer(found=found).model_dump_json(), mimetype="application/json")
 
 
 class QuantityQuestion(BaseModel):

@@ -49,6 +49,20 @@ class Support:
 
 
 @dataclass(frozen=True, slots=True)
+class Axle:
+    """What couples a left and a right corner (by their places in the list).
+
+    `bar_rate` is that of an anti-roll bar at the wheel, k_b·MR_b², neutral as found. `base_ratio` is spring base
+    over track of a live axle: its springs feel only that share of the axle's roll.
+    """
+
+    left: int
+    right: int
+    bar_rate: float = 0.0
+    base_ratio: float = 1.0
+
+
+@dataclass(frozen=True, slots=True)
 class Weight:
     """A force added to the body: N, downwards, at x behind the front axle and y right of the centre line."""
 
@@ -59,21 +73,26 @@ class Weight:
 
 @dataclass(frozen=True, slots=True)
 class Standing:
-    """The state found: wheel travel, drop of the body and sprung load of each corner; the largest
-    unbalanced force; how far asked heights lie off one plane (only when every tyre is rigid)."""
+    """The state found: wheel travel, drop of the body and sprung load of each corner; the share of that load
+    that its springs carry (the rest is the bar's); the largest unbalanced force; how far asked heights lie off
+    one plane (only when every tyre is rigid)."""
 
     travel: tuple[float, ...]
     drop: tuple[float, ...]
     load: tuple[float, ...]
+    spring_load: tuple[float, ...]
     residual: float
     twist: float = 0.0
 
 
-def vehicle_equilibrium(supports: Sequence[Support], weights: Sequence[Weight] = ()) -> Standing:
+def vehicle_equilibrium(
+    supports: Sequence[Support], weights: Sequence[Weight] = (), axles: Sequence[Axle] = ()
+) -> Standing:
     """The state in which all forces and moments balance.
 
     Raises:
-        NoEquilibrium: the load cannot be carried (a corner would have to pull), or no state was found.
+        NoEquilibrium: the load cannot be carried (a corner would have to pull), no state was found, or one
+            corner of a live axle is asked for by height and the other set by its collar.
 
     Source: minimum of potential energy of a rigid body on supports; tested against an independent
     minimisation and against the closed solution for small moves.
@@ -88,8 +107,12 @@ def vehicle_equilibrium(supports: Sequence[Support], weights: Sequence[Weight] =
     found = np.array([s.load for s in supports])
     held = np.array([s.held is not None for s in supports])
     travel = np.array([s.held or 0.0 for s in supports])
+    bars, spread = _couplings(n, axles)
+    for axle in axles:
+        if axle.base_ratio != 1 and held[axle.left] != held[axle.right]:
+            raise NoEquilibrium("on a live axle ask for both heights, or set both collars")
     if held.all() and all(s.tyre_rate is None for s in supports):
-        return _all_held(shape, found, added, travel)
+        return _all_held(shape, found, added, travel, bars, spread)
 
     rate = np.array([s.tyre_rate or RIGID for s in supports])
     free = [i for i in range(n) if not held[i]]
@@ -101,7 +124,10 @@ def vehicle_equilibrium(supports: Sequence[Support], weights: Sequence[Weight] =
 
     def unbalanced(body: Array, travel: Array) -> tuple[Array, Array]:
         load = found + rate * (shape @ body - travel)
-        push = np.array([c.force(z) for c, z in zip(curves, travel[free], strict=True)])
+        at_spring = (spread @ travel)[free]
+        spring = np.zeros(n)
+        spring[free] = [c.force(z) for c, z in zip(curves, at_spring, strict=True)]
+        push = (spread.T @ spring + bars @ travel)[free]
         return np.concatenate([shape.T @ (load - found) - added, push - load[free]]), load
 
     bound = TOLERANCE * (float(found.sum()) + abs(float(added[0])))
@@ -109,7 +135,10 @@ def vehicle_equilibrium(supports: Sequence[Support], weights: Sequence[Weight] =
     for _ in range(STEPS):
         if float(np.abs(residual).max()) <= bound:
             break
-        stiff = [c.stiffness(z) + LEAST_STIFFNESS for c, z in zip(curves, travel[free], strict=True)]
+        spring = np.zeros(n)
+        at_spring = (spread @ travel)[free]
+        spring[free] = [max(c.stiffness(z), 0.0) + LEAST_STIFFNESS for c, z in zip(curves, at_spring, strict=True)]
+        stiff = spread.T @ np.diag(spring) @ spread + bars
         step = np.linalg.solve(_jacobian(shape, rate, stiff, free), -residual)
         slope = float(residual @ step)
         part, low, high = 1.0, 0.0, 1.0
@@ -130,28 +159,49 @@ def vehicle_equilibrium(supports: Sequence[Support], weights: Sequence[Weight] =
         raise NoEquilibrium("no position of the body balances its load")
     if (load < 0).any():
         raise NoEquilibrium("a wheel would lift off the floor: these heights cannot be reached by pushing")
-    return _standing(travel, shape @ body, load, float(np.abs(residual).max()))
+    at_springs = _spring_load(load, travel, bars, spread)
+    return _standing(travel, shape @ body, load, at_springs, float(np.abs(residual).max()))
 
 
-def _standing(travel: Array, drop: Array, load: Array, residual: float, twist: float = 0.0) -> Standing:
-    return Standing(tuple(travel.tolist()), tuple(drop.tolist()), tuple(load.tolist()), residual, twist)
+def _couplings(n: int, axles: Sequence[Axle]) -> tuple[Array, Array]:
+    """The bars' stiffness at the wheels, and how wheel travel spreads to the springs (live axles)."""
+    bars, spread = np.zeros((n, n)), np.eye(n)
+    for axle in axles:
+        pair = np.ix_([axle.left, axle.right], [axle.left, axle.right])
+        bars[pair] += axle.bar_rate * np.array([[1.0, -1.0], [-1.0, 1.0]])
+        r = axle.base_ratio
+        spread[pair] = np.array([[1 + r, 1 - r], [1 - r, 1 + r]]) / 2
+    return bars, spread
 
 
-def _jacobian(shape: Array, rate: Array, stiff: Sequence[float], free: Sequence[int]) -> Array:
+def _spring_load(load: Array, travel: Array, bars: Array, spread: Array) -> Array:
+    """What the springs carry at their own places: the wheels' loads less the bars', led through the axle."""
+    return np.asarray(np.linalg.solve(spread.T, load - bars @ travel), dtype=np.float64)
+
+
+def _standing(
+    travel: Array, drop: Array, load: Array, spring: Array, residual: float, twist: float = 0.0
+) -> Standing:
+    at, down, carried, sprung = (tuple(map(float, v)) for v in (travel, drop, load, spring))
+    return Standing(at, down, carried, sprung, residual, twist)
+
+
+def _jacobian(shape: Array, rate: Array, stiff: Array, free: Sequence[int]) -> Array:
     size = 3 + len(free)
     matrix = np.zeros((size, size))
     matrix[:3, :3] = shape.T @ (rate[:, None] * shape)
-    for row, (i, stiffness) in enumerate(zip(free, stiff, strict=True), start=3):
+    for row, i in enumerate(free, start=3):
         matrix[:3, row] = matrix[row, :3] = -rate[i] * shape[i]
-        matrix[row, row] = stiffness + rate[i]
+    matrix[3:, 3:] = stiff[np.ix_(free, free)] + np.diag(rate[list(free)])
     return matrix
 
 
-def _all_held(shape: Array, found: Array, added: Array, asked: Array) -> Standing:
+def _all_held(shape: Array, found: Array, added: Array, asked: Array, bars: Array, spread: Array) -> Standing:
     """Four heights asked for on rigid tyres: the nearest plane, and the loads with no twist put in."""
     body = np.linalg.lstsq(shape, asked, rcond=None)[0]
     drop = shape @ body
     load = found + np.linalg.lstsq(shape.T, added, rcond=None)[0]
     if (load < 0).any():
         raise NoEquilibrium("a wheel would lift off the floor under this load")
-    return _standing(drop, drop, load, 0.0, float(np.abs(asked - drop).max()))
+    spring = _spring_load(load, drop, bars, spread)
+    return _standing(drop, drop, load, spring, 0.0, float(np.abs(asked - drop).max()))

@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 from scipy.optimize import minimize
 
 from feder.core.curve import LinearCorner
-from feder.core.equilibrium import Support, Weight, vehicle_equilibrium
+from feder.core.equilibrium import Axle, Support, Weight, vehicle_equilibrium
 from feder.core.errors import NoEquilibrium
 
 X, Y = (0.0, 0.0, 2.44, 2.44), (-0.70, 0.70, -0.69, 0.69)
@@ -122,3 +122,41 @@ def test_heights_that_would_lift_a_wheel_are_refused():
                 for x, y, w, h in zip(X, Y, LOADS, (0.1, 0, 0, 0.1), strict=True)
             ]
         )
+
+
+@given(st.floats(0, 4e4), st.floats(0.4, 1.0), st.lists(st.floats(-0.015, 0.02), min_size=4, max_size=4))
+def test_bars_and_a_live_axle_balance_at_the_least_energy(bar, base, extra):
+    axles = [Axle(0, 1, bar_rate=bar), Axle(2, 3, base_ratio=base)]
+    try:
+        stood = vehicle_equilibrium(car(extra, 2e5), (), axles)
+    except NoEquilibrium:
+        assume(False)
+    shape = np.stack([np.ones(4), np.array(X), np.array(Y)], axis=1)
+    found, k = np.array(LOADS), np.array(RATES)
+    pressed = found / k + np.array(extra)
+
+    def energy(q):
+        d, z = shape @ q[:3], q[3:]
+        heave, roll = (z[2] + z[3]) / 2, (z[3] - z[2]) / 2  # the axle; its springs feel roll by the base ratio
+        springs = np.array([z[0], z[1], heave - base * roll, heave + base * roll])
+        total = np.sum(0.5 * k * np.maximum(0, pressed + springs) ** 2) + 0.5 * bar * (z[0] - z[1]) ** 2
+        return float(total + np.sum(0.5 * 2e5 * (d - z) ** 2 + found * (d - z) - found * d))
+
+    best = minimize(energy, np.zeros(7), method="BFGS", options={"gtol": 1e-8})
+    assert np.array(stood.drop) == pytest.approx(shape @ best.x[:3], abs=3e-5)
+    assert np.array(stood.travel) == pytest.approx(best.x[3:], abs=3e-5)
+
+
+def test_a_bar_takes_its_part_of_a_twist_and_the_springs_the_rest():
+    axles = [Axle(0, 1, bar_rate=2e4)]
+    asked = (0.024, 0.020, 0.020, 0.020)
+    supports = [Support(x, y, w, held=h, tyre_rate=2e5) for x, y, w, h in zip(X, Y, LOADS, asked, strict=True)]
+    stood = vehicle_equilibrium(supports, (), axles)
+    assert stood.load[0] - stood.spring_load[0] == pytest.approx(2e4 * 0.004)
+    assert stood.load[1] - stood.spring_load[1] == pytest.approx(-2e4 * 0.004)
+
+
+def test_a_live_axle_is_asked_for_as_one():
+    mixed = [*car()[:3], Support(X[3], Y[3], LOADS[3], held=0.01)]
+    with pytest.raises(NoEquilibrium, match="both heights"):
+        vehicle_equilibrium(mixed, (), [Axle(2, 3, base_ratio=0.7)])

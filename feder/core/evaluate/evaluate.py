@@ -43,6 +43,13 @@ def evaluate(document: Document, setup: str, load_state: str | None = None, agai
         )
 
 
+def evaluate_plain(document: Document, setup: str, load_state: str | None = None) -> Report:
+    """The same figures as plain numbers, without working, marks, findings or stations: for trying a number."""
+    with untraced():
+        facts = gather(document)
+        return _evaluated(facts, setup, _load_state(document, load_state))[1]
+
+
 def _load_state(document: Document, load_state: str | None) -> LoadState | None:
     if load_state is None:
         return None

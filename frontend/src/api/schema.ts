@@ -55,6 +55,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/uncertainty": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Standard uncertainty of one figure, and the share of each number it rests on. */
+        post: operations["questions_uncertainty_of_uncertainty_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/quantity": {
         parameters: {
             query?: never;
@@ -1768,6 +1785,63 @@ export interface components {
              */
             system?: "metric" | "inch" | "kgf";
         };
+        /** UncertaintyAnswer */
+        UncertaintyAnswer: {
+            found: components["schemas"]["Uncertainty"];
+        };
+        /**
+         * Share
+         * @description One number's part: its label and place, its standard uncertainty, and its share of the figure's variance.
+         */
+        Share: {
+            /** Label */
+            label: string;
+            /** Document Path */
+            document_path: string;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number;
+            /** Tolerance */
+            tolerance: number;
+            /** Effect */
+            effect: number;
+            /**
+             * Share
+             * @default 0
+             */
+            share?: number;
+        };
+        /**
+         * Uncertainty
+         * @description Standard uncertainty of a figure, and the shares in it, largest first.
+         */
+        Uncertainty: {
+            /** Value */
+            value: number;
+            /** Unit */
+            unit: string;
+            /** Standard */
+            standard: number;
+            /** Shares */
+            shares?: components["schemas"]["Share"][];
+        };
+        /**
+         * UncertaintyQuestion
+         * @description One path into the report, such as corners.front_left.collar.
+         */
+        UncertaintyQuestion: {
+            document: components["schemas"]["Document"];
+            /** Setup */
+            setup: string;
+            /**
+             * Load State
+             * @default null
+             */
+            load_state?: string | null;
+            /** Path */
+            path: string;
+        };
         /** QuantityAnswer */
         QuantityAnswer: {
             /** Value */
@@ -2018,6 +2092,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WorkingAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    questions_uncertainty_of_uncertainty_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UncertaintyQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UncertaintyAnswer"];
                 };
             };
             /** @description Unprocessable Entity */

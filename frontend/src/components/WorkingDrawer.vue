@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, onScopeDispose, ref, watch } from 'vue'
 
-import { api, messageOf, type WorkingLine } from '@/api/client'
+import { api, messageOf, type Uncertainty, type WorkingLine } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { useWorking } from '@/composables/useWorking'
@@ -28,6 +28,23 @@ watch([working.path, working.instead, vehicle.report, units.system], async ([pat
   trouble.value = data ? '' : messageOf(error)
 }, { immediate: true })
 
+// how sure it is: asked a moment later, off the path of dragging
+const sure = ref<Uncertainty | null>(null)
+let wait: ReturnType<typeof setTimeout> | undefined
+watch([working.path, working.instead, vehicle.report], ([path]) => {
+  sure.value = null
+  clearTimeout(wait)
+  if (!path) return
+  const document = working.instead.value ?? vehicle.document.value
+  wait = setTimeout(async () => {
+    if (!document || !vehicle.setup.value) return
+    const { data } = await api.POST('/api/uncertainty', { body: { document, setup: vehicle.setup.value.id, path } }).catch(() => ({ data: undefined }))
+    if (working.path.value === path) sure.value = data?.found ?? null
+  }, 250)
+}, { immediate: true })
+onScopeDispose(() => clearTimeout(wait))
+const shown = (v: number, unit: string): string => units.show(v, unit, { unit: true, ...(unit === 'm' ? { kind: 'fine length' as const } : {}), decimals: unit === '' ? 3 : unit === 'm' || unit === 'kg' ? 1 : undefined })
+
 const steps = computed(() => lines.value.filter((l) => !l.given).reverse())
 const given = computed(() => lines.value.filter((l) => l.given))
 const value = (l: WorkingLine): string => {
@@ -45,6 +62,11 @@ const meaning = (name: string): string => (terms as Record<string, { meaning: st
       <header><h2>{{ working.title.value }}</h2><button class="act" @click="working.close()">Close</button></header>
       <p v-if="trouble" class="grade-stop">{{ trouble }}</p>
       <p v-else-if="!lines.length" class="quiet">Read directly; there is nothing to work out.</p>
+      <div v-if="sure && sure.shares?.length" class="sure">
+        <p class="eq"><b>{{ shown(sure.value, sure.unit) }} ± {{ shown(sure.standard, sure.unit) }}</b> <span class="quiet">standard uncertainty</span></p>
+        <p class="small quiet">What moves it most; the first is the one to take again.</p>
+        <div v-for="s in sure.shares.slice(0, 5)" :key="s.document_path" class="share"><span>{{ s.label }} <i>± {{ shown(s.tolerance, s.unit) }}</i></span><span class="bar"><i :style="{ width: `${Math.max(2, (s.share ?? 0) * 100)}%` }"></i></span><b>{{ Math.round((s.share ?? 0) * 100) }} %</b></div>
+      </div>
       <ol>
         <li v-for="(l, i) in steps" :key="i">
           <template v-if="l.solved"><p class="eq"><b><MathText :text="l.symbol" /></b> from {{ l.formula }}</p><p class="put small">with {{ l.substituted }}</p></template>
@@ -78,6 +100,11 @@ li { padding: 10px 0; border-bottom: 1px solid var(--rule); }
 .eq.res { font-weight: 600; }
 .src { font-size: var(--t-1); color: var(--ink-2); padding-top: 3px; }
 .from { display: block; color: var(--ink-3); font-size: var(--t-1); }
+.sure { padding: 10px 0; border-bottom: 1.5px solid var(--ink); }
+.share { display: grid; grid-template-columns: 1fr 84px 44px; gap: 10px; align-items: center; padding: 3px 0; }
+.share i { font-style: normal; color: var(--ink-2); font-size: var(--t-1); }
+.share b { text-align: right; font-weight: 500; }
+.bar { height: 8px; border: 1px solid var(--edge); } .bar i { display: block; height: 100%; background: var(--ink); }
 dl { display: grid; grid-template-columns: 1fr auto; margin: 6px 0 10px; }
 dt, dd { margin: 0; padding: 6px 0; border-bottom: 1px solid var(--rule); }
 dt { padding-right: 12px; }
