@@ -1,6 +1,7 @@
 """Springs from the shelf, each tried at one end of a setup: its numbers, its ladder, what speaks against it."""
 
 from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 from typing import Literal
 
 from pydantic import BaseModel, ConfigDict
@@ -8,12 +9,14 @@ from pydantic import BaseModel, ConfigDict
 from feder.core.document.base import ENDS, EndName, Place
 from feder.core.document.document import Document
 from feder.core.document.setup import SpringPart
-from feder.core.evaluate import evaluate
+from feder.core.evaluate.corner import corner_wheel_rate, held_at_droop, limits_of
+from feder.core.evaluate.evaluate import evaluated
 from feder.core.evaluate.vehicle import LEFT_RIGHT, frequency_on
-from feder.core.mount import wheel_rate
 from feder.core.report import Figure, Grade, Report, figure
-from feder.core.standing.facts import Facts, gather, setup_of, side_of
-from feder.core.working import tracing
+from feder.core.standing.facts import Facts, setup_of, side_of
+from feder.core.standing.springs import tried_spring
+from feder.core.standing.stand import VehicleStand, with_spring
+from feder.core.working import untraced
 
 SAME_DIAMETER = 0.0015
 """Inside diameters that fit the same perch differ by no more than this, m."""
@@ -81,13 +84,12 @@ def candidates(
     Raises:
         UnknownSetup: the document has no such setup or load state.
     """
-    report = evaluate(document, setup, load_state)
-    with tracing():
-        facts = gather(document)
+    with untraced():
+        facts, stood, report = evaluated(document, setup, load_state)
         now = side_of(setup_of(document, setup), LEFT_RIGHT[end][0]).spring
         wanted = now.inside_diameter if now else None
-        fitting = [p for p in parts if fit == "all" or _fits(p, wanted)]
-        rows = [_tried(facts, report, document, setup, end, part, now) for part in fitting]
+        bench = _Bench(document, facts, stood, report, end)
+        rows = [_tried(bench, part, now) for part in parts if fit == "all" or _fits(part, wanted)]
     return sorted(rows, key=lambda r: (r.part.rate.value, r.part.free_length or 0.0))
 
 
@@ -95,36 +97,39 @@ def _fits(part: SpringPart, inside: float | None) -> bool:
     return inside is None or part.inside_diameter is None or abs(part.inside_diameter - inside) <= SAME_DIAMETER
 
 
-def _tried(
-    facts: Facts,
-    report: Report,
-    document: Document,
-    setup: str,
-    end: EndName,
-    part: SpringPart,
-    now: SpringPart | None,
-) -> Candidate:
-    about, brief = facts.ends[end], document.brief
-    mass = report.ends[end].sprung_mass
-    at_wheel = wheel_rate(part.rate.value, about.motion_ratio) if about.motion_ratio else None
+@dataclass(frozen=True)
+class _Bench:
+    """Where springs are tried: one end of a setup as it stands."""
+
+    document: Document
+    facts: Facts
+    stood: VehicleStand
+    report: Report
+    end: EndName
+
+
+def _tried(bench: _Bench, part: SpringPart, now: SpringPart | None) -> Candidate:
+    about, brief = bench.facts.ends[bench.end], bench.document.brief
+    mass = bench.report.ends[bench.end].sprung_mass
+    corners = [_Corner(bench, place, part) for place in LEFT_RIGHT[bench.end]]
+    rates = [c.wheel_rate for c in corners if c.wheel_rate is not None]
+    at_wheel = sum(rates) / 2 if len(rates) == 2 else None
     frequency = None
     if at_wheel is not None and mass is not None:
         frequency = frequency_on(at_wheel, mass.value, about, brief)
-    other = report.ends[ENDS[1 - ENDS.index(end)]].frequency
+    other = bench.report.ends[ENDS[1 - ENDS.index(bench.end)]].frequency
     over = None
     if frequency is not None and other is not None:
-        over = frequency / other.value - 1 if end == "rear" else other.value / frequency - 1
-    corners = [_Corner(document, setup, report, place, part) for place in LEFT_RIGHT[end]]
+        over = frequency / other.value - 1 if bench.end == "rear" else other.value / frequency - 1
     against = [(o, bad) for c in corners for bad, o in c.objections(brief.held_at_droop)]
-    if (aimed := _aim(frequency, over, document, end)) is not None:
+    if (aimed := _aim(frequency, over, bench.document, bench.end)) is not None:
         against.append((aimed, 0.0))
     ranked = sorted(against, key=lambda pair: (RANK.index(pair[0].rule), -pair[1]))
-    first = ranked[0][0] if ranked else None
     lead = corners[0]
+    same = now is not None and (now.code, now.rate.value, now.free_length)
     return Candidate(
         part=part,
-        chosen=now is not None
-        and (now.code, now.rate.value, now.free_length) == (part.code, part.rate.value, part.free_length),
+        chosen=same == (part.code, part.rate.value, part.free_length),
         wheel_rate=figure(at_wheel, "N/m"),
         frequency=figure(frequency, "Hz"),
         over_front=figure(over, ""),
@@ -134,7 +139,7 @@ def _tried(
         bind=figure(min((c.bind for c in corners if c.bind is not None), default=None), "m"),
         loose=figure(max((c.loose for c in corners if c.loose is not None), default=None), "m"),
         sits=figure(max((c.sits for c in corners), key=abs), "m"),
-        objection=first,
+        objection=ranked[0][0] if ranked else None,
     )
 
 
@@ -186,47 +191,27 @@ def _objection(rule: str, grade: Grade, text: str, **numbers: tuple[float, str])
 
 
 class _Corner:
-    """One spring at one corner, at the height and load of the setup."""
+    """One spring at one corner, at the height and load of the setup: the same rules as the report's."""
 
-    def __init__(self, document: Document, setup: str, report: Report, place: Place, part: SpringPart) -> None:
-        corner = report.corners[place]
-        side = side_of(setup_of(document, setup), place)
-        self.seat = side.seat
-        self.free, self.solid_length = part.free_length, part.solid_length
-        self.ratio = ratio = float(corner.motion_ratio.value) if corner.motion_ratio else 0.0
-        self.length = self.collar = self.bind = self.loose = self.held = None
-        self.sits = 0.0
-        ends = [f.value for f in (corner.solid, corner.contact) if f is not None]
+    def __init__(self, bench: _Bench, place: Place, part: SpringPart) -> None:
+        now = bench.stood.corners[place]
+        side = now.side.model_copy(update={"spring": part})
+        stood = with_spring(now.but(side=side), tried_spring(part))
+        report = bench.report.corners[place]
+        self.ratio = float(stood.motion_ratio or 1.0)
+        self.seat, self.solid_length = now.side.seat, part.solid_length
+        self.length, self.collar = stood.spring_length, stood.collar
+        rate = None if stood.spring is None else stood.spring.rate_at(stood.spring_length)
+        self.wheel_rate = corner_wheel_rate(stood, rate) if rate is not None and stood.motion_ratio else None
+        limits = limits_of(stood)
+        self.bind, self.loose = limits.get("bind"), limits.get("loose")
+        self.held = held_at_droop(stood)
+        ends = [f.value for f in (report.solid, report.contact) if f is not None]
         self.other_limit = min(ends, default=None)
-        if corner.corner_load is None or not ratio or part.free_length is None:
-            return
-        self.length = part.free_length - corner.corner_load.value / (ratio * part.rate.value)
-        self.loose = (self.length - part.free_length) / ratio
-        if part.solid_length is not None:
-            self.bind = (self.length - part.solid_length) / ratio
-        if corner.droop is not None:
-            self.held = part.free_length - self.length + ratio * corner.droop.value
-        if corner.seat_length is not None and corner.hub_to_arch is not None:
-            self.collar = self._collar(corner.seat_length.value, corner.hub_to_arch.value, report, place, document)
-            if self.seat is not None and self.seat.thread is not None and self.collar is not None:
-                past = max(0.0, self.collar - self.seat.thread) + min(0.0, self.collar)
-                self.sits = -past / ratio
-
-    def _collar(
-        self, seat_length: float, hub: float, report: Report, place: Place, document: Document
-    ) -> float | None:
-        assert self.length is not None
-        height = (
-            self.seat.hub_to_arch
-            if self.seat and self.seat.length is not None and self.seat.hub_to_arch is not None
-            else None
-        )
-        if height is None:
-            travel = report.corners[place].wheel_travel
-            if travel is None:
-                return None
-            height = hub + travel.value
-        return seat_length - self.ratio * (height - hub) - self.length
+        self.sits = 0.0
+        if self.seat is not None and self.seat.thread is not None and self.collar is not None:
+            past = max(0.0, self.collar - self.seat.thread) + min(0.0, self.collar)
+            self.sits = -past / self.ratio
 
     def objections(self, wanted_hold: float) -> Iterator[tuple[float, Objection]]:
         """What speaks against the spring here, each with how bad it is within its kind."""

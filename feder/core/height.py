@@ -94,28 +94,22 @@ def spring_swap(
     return height_from_lengths(new, old, motion_ratio)
 
 
-@formula(result="spring_length", source="seat length at its measuring height, less collar and travel since")
-def spring_room(
-    seat_length: Length,
-    collar_position: Metre,
-    motion_ratio: MotionRatio,
-    seat_height: Metre,
-    hub_to_arch: Metre,
-) -> Metre:
-    """Room between the spring seats at a hub-to-arch height."""
-    return seat_length - collar_position - motion_ratio * (seat_height - hub_to_arch)
+@formula(result="spring_travel", source="the spring moves MR times as far as the wheel")
+def spring_travel_between(motion_ratio: MotionRatio, from_height: Metre, to_height: Metre) -> Metre:
+    """Spring travel, compression positive, as hub to arch goes from one height to another."""
+    return motion_ratio * (from_height - to_height)
+
+
+@formula(result="spring_length", source="seat length, less collar and travel since it was measured")
+def spring_room(seat_length: Length, collar_position: Metre, spring_travel: Metre) -> Metre:
+    """Room between the spring seats."""
+    return seat_length - collar_position - spring_travel
 
 
 @formula(result="collar_position", source="spring room solved for the collar")
-def collar_for_room(
-    spring_length: Metre,
-    seat_length: Length,
-    motion_ratio: MotionRatio,
-    seat_height: Metre,
-    hub_to_arch: Metre,
-) -> Metre:
-    """Collar position, above its datum, that gives the spring this room at a height."""
-    return seat_length - motion_ratio * (seat_height - hub_to_arch) - spring_length
+def collar_for_room(spring_length: Metre, seat_length: Length, spring_travel: Metre) -> Metre:
+    """Collar position, above its datum, that gives the spring this room."""
+    return seat_length - spring_travel - spring_length
 
 
 @formula(result="seat_length", source="as found: spring length under its load plus collar and travel since")

@@ -9,8 +9,10 @@ from feder.core.quantities import (
     Mass,
     Metre,
     Newton,
+    NewtonPerMetre,
     NonNegativeMass,
     PositiveRatio,
+    Rate,
     Ratio,
 )
 from feder.core.working import formula
@@ -58,22 +60,46 @@ def travel_to_limit(hub_to_arch: Metre, limit_hub_to_arch: Length) -> Metre:
     return hub_to_arch - limit_hub_to_arch
 
 
-@formula(result="wheel_travel", source="spring room above solid, through the motion ratio")
-def travel_to_bind(spring_length: Metre, solid_length: Length, motion_ratio: Ratio) -> Metre:
-    """Wheel travel from ride until the coils close."""
-    return (spring_length - solid_length) / abs(motion_ratio)
+@formula(result="spring_travel", source="difference of lengths")
+def travel_to_length(spring_length: Metre, other_length: Length) -> Metre:
+    """Spring travel, compression positive, from its length at ride to another length."""
+    return spring_length - other_length
 
 
-@formula(result="wheel_travel", source="spring compression at ride, through the motion ratio")
-def travel_to_loose(spring_length: Metre, free_length: Length, motion_ratio: Ratio) -> Metre:
-    """Wheel travel from ride until the spring is loose; negative, in droop."""
-    return (spring_length - free_length) / abs(motion_ratio)
+@formula(result="wheel_travel", source="the wheel moves 1/MR times as far as the spring")
+def wheel_travel_of_spring(spring_travel: Metre, motion_ratio: Ratio) -> Metre:
+    """Wheel travel for a spring travel."""
+    return spring_travel / motion_ratio
 
 
-@formula(result="droop_length", source="room between the seats grows by MR times the droop travel")
-def spring_length_at(spring_length: Metre, wheel_travel: Metre, motion_ratio: Ratio) -> Metre:
-    """Room for the spring after a wheel travel from ride."""
-    return spring_length - abs(motion_ratio) * wheel_travel
+@formula(result="droop_length", source="room between the seats shrinks by the spring's travel")
+def spring_length_after(spring_length: Metre, spring_travel: Metre) -> Metre:
+    """Room for the spring after it travelled from ride."""
+    return spring_length - spring_travel
+
+
+@formula(result="spring_load", source="force and moment balance of a live axle on its springs")
+def live_axle_spring_load(own_load: Newton, other_load: Newton, base_ratio: PositiveRatio) -> Newton:
+    """Load on the spring of a live axle, from the loads of its two wheels."""
+    return (own_load + other_load) / 2 + (own_load - other_load) / (2 * base_ratio)
+
+
+@formula(result="hub_to_arch", source="the springs of a live axle feel its roll by spring base over track")
+def spring_hub_of(hub_to_arch: Metre, other_hub: Metre, base_ratio: PositiveRatio) -> Metre:
+    """Hub to arch as it would be at the spring of a live axle."""
+    return (hub_to_arch + other_hub) / 2 + base_ratio * (hub_to_arch - other_hub) / 2
+
+
+@formula(result="base_ratio", source="definition")
+def base_ratio_of(spring_base: Length, track: Length) -> Ratio:
+    """Spring base over track."""
+    return spring_base / track
+
+
+@formula(result="bar_rate", source="virtual work: link rate through the motion ratio squared")
+def bar_rate_at_wheel(bar_rate: Rate, bar_motion_ratio: PositiveRatio) -> NewtonPerMetre:
+    """Rate of an anti-roll bar at the wheel: force for one unit of left-minus-right wheel travel."""
+    return bar_rate * bar_motion_ratio**2
 
 
 @formula(result="part_fraction", source="definition")

@@ -6,11 +6,13 @@ from pydantic import Field, model_validator
 
 from feder.core.document.base import (
     AngleRad,
+    ForceN,
     Ident,
     LengthM,
     Model,
     Name,
     PressurePa,
+    RateNpm,
     RateValue,
     ShortLengthM,
     SignedLengthM,
@@ -32,6 +34,11 @@ class SpringPart(Model):
     wire_diameter: LengthM | None = None
     active_coils: Annotated[float, Field(gt=0, le=100)] | None = None
     solid_length: LengthM | None = None
+    tender_rate: RateNpm | None = None
+    """Rate of a tender or helper in series; `rate` is then the main spring's."""
+    tender_travel: ShortLengthM | None = None
+    points: Annotated[tuple[tuple[ShortLengthM, ForceN], ...], Field(min_length=2, max_length=200)] | None = None
+    """Measured (deflection, force) pairs of a progressive spring, from (0, 0)."""
     note: Text = ""
 
 

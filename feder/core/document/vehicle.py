@@ -18,8 +18,8 @@ from feder.core.document.base import (
 )
 
 BodyKind = Literal["hatchback", "saloon", "estate", "4x4", "van"]
-Layout = Literal["strut", "wishbone", "divorced"]
-"""How spring and damper stand: together on a strut or on wishbones, or at two places (divorced)."""
+Layout = Literal["strut", "wishbone", "divorced", "live axle"]
+"""How spring and damper stand: together on a strut or on wishbones, at two places (divorced), on a live axle."""
 
 
 class RatioTyped(Model):
@@ -40,13 +40,20 @@ class RatioFromLevers(Model):
     spring_angle: Annotated[float, Field(ge=-1.5707, le=1.5707)] = 0.0
 
 
+class RatioFromSweep(Model):
+    """A motion ratio from a springless sweep: pairs of hub to arch and the distance between the spring's seats."""
+
+    kind: Literal["sweep"] = "sweep"
+    points: Annotated[tuple[tuple[LengthM, LengthM], ...], Field(min_length=2, max_length=60)]
+
+
 class RatioAssumed(Model):
     """The usual ratio of the layout, marked as assumed wherever it goes."""
 
     kind: Literal["assumed"] = "assumed"
 
 
-Ratio = Annotated[RatioTyped | RatioFromLevers | RatioAssumed, Field(discriminator="kind")]
+Ratio = Annotated[RatioTyped | RatioFromLevers | RatioFromSweep | RatioAssumed, Field(discriminator="kind")]
 
 
 class Mount(Model):
@@ -72,6 +79,13 @@ class Tyre(Model):
     rim_diameter: LengthM | None = None
 
 
+class AntiRollBar(Model):
+    """An anti-roll bar: its rate at the links, and link travel over wheel travel."""
+
+    rate: RateValue
+    motion_ratio: Annotated[float, Field(gt=0, le=3)] = 1.0
+
+
 class End(Model):
     """One end of the vehicle. Left and right share it; what differs per side stands in survey and setups."""
 
@@ -85,6 +99,9 @@ class End(Model):
     """Per corner."""
     limits: Limits = Limits()
     tyre: Tyre = Tyre()
+    bar: AntiRollBar | None = None
+    spring_base: LengthM | None = None
+    """Distance between the springs of a live axle."""
 
 
 class Ends(Model):

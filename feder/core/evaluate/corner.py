@@ -12,11 +12,11 @@ from feder.core.stance import (
     floor_to_arch_after,
     mass_of_load,
     scale_mass,
-    spring_length_at,
-    travel_to_bind,
+    spring_length_after,
+    travel_to_length,
     travel_to_limit,
-    travel_to_loose,
 )
+from feder.core.standing.coupling import spring_travel, wheel_travel_for
 from feder.core.standing.stand import CornerStand
 from feder.core.travel import bump_available, bump_lost
 
@@ -28,7 +28,7 @@ def corner_report(stood: CornerStand, brief: Brief) -> CornerReport:
     """All figures of a corner that its document allows; the rest stay empty."""
     rates = _rates(stood, brief)
     springs = _spring(stood)
-    limits = _limits(stood)
+    limits = limits_of(stood)
     end, corner = stood.facts.end, stood.facts
     sprung = sprung_mass(stood)
     mass = None if sprung is None or end.unsprung_mass is None else scale_mass(sprung, end.unsprung_mass)
@@ -46,7 +46,7 @@ def corner_report(stood: CornerStand, brief: Brief) -> CornerReport:
         mass=figure(mass, "kg"),
         sprung_mass=figure(sprung, "kg"),
         corner_load=figure(stood.load, "N"),
-        motion_ratio=figure(end.motion_ratio, ""),
+        motion_ratio=figure(stood.motion_ratio, ""),
         damper_motion_ratio=figure(end.damper_motion_ratio, ""),
         hub_to_arch=figure(stood.hub_to_arch, "m"),
         floor_to_arch=figure(floor, "m"),
@@ -70,9 +70,10 @@ def sprung_mass(stood: CornerStand) -> float | None:
 
 def _rates(stood: CornerStand, brief: Brief) -> dict[str, tuple[float | None, str]]:
     end, spring, mass = stood.facts.end, stood.spring, sprung_mass(stood)
+    rate = None if spring is None else spring.rate_at(stood.spring_length)
     at_wheel = at_ground = frequency = tyre_frequency = settled = damping = None
-    if spring is not None and end.motion_ratio:
-        at_wheel = wheel_rate(spring.rate, end.motion_ratio)
+    if rate is not None and stood.motion_ratio:
+        at_wheel = corner_wheel_rate(stood, rate)
         if end.tyre_rate is not None:
             at_ground = ride_rate(at_wheel, end.tyre_rate)
         if mass is not None:
@@ -83,7 +84,7 @@ def _rates(stood: CornerStand, brief: Brief) -> dict[str, tuple[float | None, st
                 damping = damping_ratio(end.damper_coefficient, end.damper_motion_ratio, at_wheel, mass)
     chosen = tyre_frequency if brief.frequency_basis == "with tyre" else frequency
     return {
-        "spring_rate": (spring.rate if spring else None, "N/m"),
+        "spring_rate": (rate, "N/m"),
         "wheel_rate": (at_wheel, "N/m"),
         "ride_rate": (at_ground, "N/m"),
         "frequency": (chosen, "Hz"),
@@ -93,22 +94,38 @@ def _rates(stood: CornerStand, brief: Brief) -> dict[str, tuple[float | None, st
     }
 
 
+def corner_wheel_rate(stood: CornerStand, rate: float) -> float:
+    """Wheel rate at ride, with the geometric term where the ratio changes along the travel."""
+    assert stood.motion_ratio is not None
+    if stood.ratio_slope is None or stood.spring_force is None:
+        return wheel_rate(rate, stood.motion_ratio)
+    return wheel_rate(rate, stood.motion_ratio, stood.spring_force, stood.ratio_slope)
+
+
+def held_at_droop(stood: CornerStand) -> float | None:
+    """Compression of the spring at full droop; negative when it is loose."""
+    at_droop = _length_at_droop(stood)
+    free = None if stood.spring is None else stood.spring.free_length
+    return None if at_droop is None or free is None else droop_compression(free, at_droop)
+
+
+def _length_at_droop(stood: CornerStand) -> float | None:
+    end, hub, length = stood.facts.end, stood.spring_hub, stood.spring_length
+    if length is None or hub is None or end.droop is None or not stood.motion_ratio:
+        return None
+    return spring_length_after(length, spring_travel(end, hub, end.droop))
+
+
 def _spring(stood: CornerStand) -> dict[str, tuple[float | None, str]]:
-    end, spring, side = stood.facts.end, stood.spring, stood.side
-    held = force = turns = None
-    if (
-        spring is not None
-        and spring.free_length is not None
-        and stood.spring_length is not None
-        and end.motion_ratio
-        and end.droop is not None
-        and stood.hub_to_arch is not None
-    ):
-        to_droop = travel_to_limit(stood.hub_to_arch, end.droop)
-        held = droop_compression(
-            spring.free_length, spring_length_at(stood.spring_length, to_droop, end.motion_ratio)
-        )
-        force = preload_force(held, spring.rate)
+    spring, side = stood.spring, stood.side
+    force = turns = None
+    held = held_at_droop(stood)
+    if spring is not None and held is not None:
+        at_droop = _length_at_droop(stood)
+        if spring.table is None:
+            force = preload_force(held, spring.rate)
+        elif at_droop is not None:
+            force = spring.force_at(at_droop)
     pitch = side.seat.pitch if side.seat else None
     if stood.collar is not None and pitch:
         turns = turns_of(stood.collar, pitch)
@@ -123,7 +140,8 @@ def _spring(stood: CornerStand) -> dict[str, tuple[float | None, str]]:
     }
 
 
-def _limits(stood: CornerStand) -> dict[str, float | None]:
+def limits_of(stood: CornerStand) -> dict[str, float | None]:
+    """Travel limits from ride, bump positive, at the wheel; those that are known."""
     end, spring, hub, length = stood.facts.end, stood.spring, stood.hub_to_arch, stood.spring_length
     limits: dict[str, float | None] = {}
     if hub is not None:
@@ -134,11 +152,11 @@ def _limits(stood: CornerStand) -> dict[str, float | None]:
             ("contact", end.contact),
         ):
             limits[name] = None if height is None else travel_to_limit(hub, height)
-    if spring is not None and length is not None and end.motion_ratio:
-        if spring.solid_length is not None:
-            limits["bind"] = travel_to_bind(length, spring.solid_length, end.motion_ratio)
-        if spring.free_length is not None:
-            limits["loose"] = travel_to_loose(length, spring.free_length, end.motion_ratio)
+    at_spring = stood.spring_hub
+    if spring is not None and length is not None and stood.motion_ratio and at_spring is not None:
+        for name, other in (("bind", spring.solid_length), ("loose", spring.free_length)):
+            if other is not None:
+                limits[name] = wheel_travel_for(end, at_spring, travel_to_length(length, other))
     return limits
 
 

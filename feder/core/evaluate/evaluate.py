@@ -50,6 +50,12 @@ def evaluate_plain(document: Document, setup: str, load_state: str | None = None
         return _evaluated(facts, setup, _load_state(document, load_state))[1]
 
 
+def evaluated(document: Document, setup: str, load_state: str | None) -> tuple[Facts, VehicleStand, Report]:
+    """Facts, standing and figures of a setup, for trying other parts in it."""
+    facts = gather(document)
+    return facts, *_evaluated(facts, setup, _load_state(document, load_state))
+
+
 def _load_state(document: Document, load_state: str | None) -> LoadState | None:
     if load_state is None:
         return None
@@ -63,7 +69,7 @@ def _evaluated(facts: Facts, setup_id: str, load: LoadState | None) -> tuple[Veh
     setup, brief = setup_of(facts.document, setup_id), facts.document.brief
     stood = stand(facts, setup, load)
     corners = {p: corner_report(stood.corners[p], brief) for p in PLACES}
-    ends = {e: end_report(e, facts, stood, brief) for e in ENDS}
+    ends = {e: end_report(e, facts, stood, corners, brief) for e in ENDS}
     report = Report(
         setup=setup_id,
         against=None,

@@ -4,7 +4,6 @@ from feder.core.document.base import ENDS, PLACES, EndName, Place
 from feder.core.document.brief import Brief
 from feder.core.evaluate.corner import sprung_mass
 from feder.core.height import rake_angle, rake_change_of
-from feder.core.mount import wheel_rate
 from feder.core.report import CornerReport, EndReport, Figure, StripPoint, VehicleReport, figure
 from feder.core.ride import (
     axle_mean_mass,
@@ -25,35 +24,42 @@ STRIP_LOW, STRIP_HIGH, STRIP_POINTS = 0.5, 6.0, 32
 LEFT_RIGHT = {end: tuple(p for p in PLACES if p.end == end) for end in ENDS}
 
 
-def end_report(name: EndName, facts: Facts, stood: VehicleStand, brief: Brief) -> EndReport:
+def end_report(
+    name: EndName, facts: Facts, stood: VehicleStand, reports: dict[Place, CornerReport], brief: Brief
+) -> EndReport:
     """One axle: mean of its two wheels, and what spring rates its frequency band asks for."""
     end = facts.ends[name]
     left, right = (stood.corners[p] for p in LEFT_RIGHT[name])
+    corners = [reports[p] for p in LEFT_RIGHT[name]]
     masses = [sprung_mass(c) for c in (left, right)]
     mass = axle_mean_mass(*masses) if masses[0] is not None and masses[1] is not None else None  # type: ignore[arg-type]
+    ratio = _same_or_mean(left.motion_ratio, right.motion_ratio)
     rate = at_wheel = frequency = None
-    if left.spring is not None and right.spring is not None and end.motion_ratio:
-        same = left.spring.rate == right.spring.rate
-        rate = left.spring.rate if same else mean_rate(left.spring.rate, right.spring.rate)
-        at_wheel = wheel_rate(rate, end.motion_ratio)
+    if corners[0].spring_rate is not None and corners[1].spring_rate is not None:
+        rate = _same_or_mean(corners[0].spring_rate.value, corners[1].spring_rate.value)
+    if corners[0].wheel_rate is not None and corners[1].wheel_rate is not None:
+        at_wheel = _same_or_mean(corners[0].wheel_rate.value, corners[1].wheel_rate.value)
+        assert at_wheel is not None
         frequency = frequency_on(at_wheel, mass, end, brief)
-    low, high = ((_rate_for(f, mass, end, brief)) for f in brief.frequency_band)
+    low, high = (_rate_for(f, mass, ratio, end, brief) for f in brief.frequency_band)
     return EndReport(
         end=name,
         sprung_mass=figure(mass, "kg"),
         spring_rate=figure(rate, "N/m"),
-        motion_ratio=figure(end.motion_ratio, ""),
+        motion_ratio=figure(ratio, ""),
         wheel_rate=figure(at_wheel, "N/m"),
         frequency=figure(frequency, "Hz"),
         rate_low=figure(low, "N/m"),
         rate_high=figure(high, "N/m"),
-        strip=_strip(mass, end, brief),
+        strip=_strip(mass, ratio, end, brief),
     )
 
 
-def mean_rate(left: float, right: float) -> float:
-    """Mean rate of unlike springs on one axle: what heave of the axle feels."""
-    return mean_of_sides(left, right)
+def _same_or_mean(left: float | None, right: float | None) -> float | None:
+    """The value of both sides, or the mean of unlike ones: what heave of the axle feels."""
+    if left is None or right is None:
+        return None
+    return left if left == right else mean_of_sides(left, right)
 
 
 def frequency_on(at_wheel: float, mass: float | None, end: EndFacts, brief: Brief) -> float | None:
@@ -65,9 +71,11 @@ def frequency_on(at_wheel: float, mass: float | None, end: EndFacts, brief: Brie
     return None if end.tyre_rate is None else ride_frequency(ride_rate(at_wheel, end.tyre_rate), mass)
 
 
-def _rate_for(frequency: float, mass: float | None, end: EndFacts, brief: Brief) -> float | None:
+def _rate_for(
+    frequency: float, mass: float | None, ratio: float | None, end: EndFacts, brief: Brief
+) -> float | None:
     """Spring rate that gives an axle a frequency; nothing where it is unknown or out of reach."""
-    if mass is None or not end.motion_ratio:
+    if mass is None or not ratio:
         return None
     rate = rate_for_frequency(
         given(frequency, "frequency wanted", "Hz", path="brief.targets", source="brief"), mass
@@ -76,19 +84,19 @@ def _rate_for(frequency: float, mass: float | None, end: EndFacts, brief: Brief)
         if end.tyre_rate is None or rate >= end.tyre_rate:
             return None
         rate = wheel_rate_behind_tyre(rate, end.tyre_rate)
-    return spring_rate_behind_ratio(rate, end.motion_ratio)
+    return spring_rate_behind_ratio(rate, ratio)
 
 
-def _strip(mass: float | None, end: EndFacts, brief: Brief) -> list[StripPoint]:
+def _strip(mass: float | None, ratio: float | None, end: EndFacts, brief: Brief) -> list[StripPoint]:
     """Spring rate over frequency: two points where it is a plain square law, more behind a tyre."""
-    if mass is None or not end.motion_ratio:
+    if mass is None or not ratio:
         return []
     count = 2 if brief.frequency_basis == "wheel rate" else STRIP_POINTS
     points = []
     with untraced():
         for i in range(count):
             frequency = STRIP_LOW * (STRIP_HIGH / STRIP_LOW) ** (i / (count - 1))
-            rate = _rate_for(frequency, mass, end, brief)
+            rate = _rate_for(frequency, mass, ratio, end, brief)
             if rate is not None:
                 points.append(StripPoint(spring_rate=rate, frequency=frequency))
     return points

@@ -7,9 +7,11 @@ from feder.core.document.base import ENDS, PLACES, EndName, Place, Quantity
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup, SideSetup
 from feder.core.document.survey import UNIT_OF, Reading
-from feder.core.document.vehicle import End, Mount, RatioAssumed, RatioFromLevers, RatioTyped
+from feder.core.document.vehicle import End, Mount, RatioAssumed, RatioFromLevers, RatioFromSweep, RatioTyped
 from feder.core.errors import OutOfRange, UnknownSetup
 from feder.core.mount import lever_motion_ratio, motion_ratio_from_leverage
+from feder.core.ratio import RatioCurve, ratio_from_sweep
+from feder.core.stance import bar_rate_at_wheel, base_ratio_of
 from feder.core.working import given
 
 ASSUMED_RATIO: dict[str, float] = {"strut": 0.95, "wishbone": 0.65}
@@ -46,6 +48,12 @@ class EndFacts:
     stop: float | None
     solid: float | None
     contact: float | None
+    curve: RatioCurve | None = None
+    """Motion ratio along a sweep, with travel counted from `origin`, a hub-to-arch height."""
+    origin: float = 0.0
+    pairs: float = 0.0
+    bar_rate: float | None = None
+    base_ratio: float | None = None
 
 
 @dataclass(frozen=True)
@@ -107,12 +115,25 @@ def _end(document: Document, name: EndName) -> EndFacts:
 
     spring = _ratio(end.spring, end, f"{name} motion ratio", f"{path}.spring.ratio")
     damper = spring
+    track = _plain(end.track, f"{name} track", "m", f"{path}.track")
+    curve, origin, pairs = _sweep(end, name, path)
+    bar = None
+    if end.bar is not None:
+        rate = _quantity(end.bar.rate, f"{name} bar rate", "N/m", f"{path}.bar.rate")
+        moved = _plain(end.bar.motion_ratio, f"{name} bar motion ratio", "", f"{path}.bar.motion_ratio")
+        bar = bar_rate_at_wheel(rate, moved) if rate is not None and moved is not None else None
+    base = None
+    if end.layout == "live axle" and end.spring_base is not None and track is not None:
+        base = base_ratio_of(
+            given(end.spring_base, f"{name} spring base", "m", path=f"{path}.spring_base", source="typed in"),
+            track,
+        )
     if end.damper is not None:
         damper = _ratio(end.damper, end, f"{name} damper motion ratio", f"{path}.damper.ratio")
     return EndFacts(
         name=name,
         end=end,
-        track=_plain(end.track, f"{name} track", "m", f"{path}.track"),
+        track=track,
         motion_ratio=spring,
         damper_motion_ratio=damper,
         damper_coefficient=_quantity(
@@ -126,6 +147,11 @@ def _end(document: Document, name: EndName) -> EndFacts:
         stop=height("stop"),
         solid=height("solid"),
         contact=height("contact"),
+        curve=curve,
+        origin=origin,
+        pairs=pairs,
+        bar_rate=bar,
+        base_ratio=base,
     )
 
 
@@ -168,6 +194,25 @@ def _ratio(mount: Mount, end: End, label: str, path: str) -> float | None:
             source = f"usual for a {end.layout}, within 15 % (general practice)"
             return given(ASSUMED_RATIO[end.layout], label, "", path=path, source=source, assumed=True)
     return None
+
+
+def _sweep(end: End, name: str, path: str) -> tuple[RatioCurve | None, float, float]:
+    """The curve of a sweep, counted from its greatest hub to arch; nothing where its pairs give none."""
+    ratio = end.spring.ratio
+    if not isinstance(ratio, RatioFromSweep):
+        return None, 0.0, 0.0
+    origin = max(h for h, _ in ratio.points)
+    seats = [length for h, length in ratio.points if h == origin]
+    try:
+        curve = ratio_from_sweep([(origin - h, seats[0] - length) for h, length in ratio.points])
+    except OutOfRange:
+        return None, 0.0, 0.0
+    label = f"{name} sweep, number of pairs"
+    return (
+        curve,
+        origin,
+        given(float(len(ratio.points)), label, "", path=f"{path}.spring.ratio.points", source="springless sweep"),
+    )
 
 
 def _corner(document: Document, place: Place, end: EndFacts) -> CornerFacts:

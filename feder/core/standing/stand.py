@@ -6,33 +6,32 @@ spring follows from its load, its spring and its collar, or from a typed seat le
 
 from dataclasses import dataclass
 
-from feder.core.curve import LinearCorner
+from feder.core.curve import CornerCurve, LinearCorner, Mounted
 from feder.core.document.base import PLACES, Place
 from feder.core.document.document import LoadState
-from feder.core.document.setup import Setup, SideSetup, SpringPart
-from feder.core.equilibrium import Standing, Support, Weight, vehicle_equilibrium
+from feder.core.document.setup import Setup, SideSetup
+from feder.core.equilibrium import Axle, Standing, Support, Weight, vehicle_equilibrium
 from feder.core.errors import NoEquilibrium
-from feder.core.height import collar_for_room, seat_from_found_spring, spring_force_in_room, spring_room
-from feder.core.mount import spring_force_for_load, spring_length_under_force
+from feder.core.height import collar_for_room, seat_from_found_spring, spring_room
+from feder.core.mount import spring_force_for_load
 from feder.core.quantities import G
+from feder.core.ratio import constant_ratio
 from feder.core.ride import sprung_mass_of
-from feder.core.stance import hub_to_arch_after, load_of_mass, wheel_travel_of
-from feder.core.standing.facts import HOW_WORDS, CornerFacts, Facts, side_of
+from feder.core.stance import (
+    hub_to_arch_after,
+    live_axle_spring_load,
+    load_of_mass,
+    spring_hub_of,
+    wheel_travel_of,
+)
+from feder.core.standing.coupling import ratio_at, spring_travel
+from feder.core.standing.facts import CornerFacts, EndFacts, Facts, side_of
+from feder.core.standing.springs import SpringFacts, spring_facts
 from feder.core.working import given, solved
 
 UNASKED_RATE = 1e3
 """Rate that lets a corner for which nothing is asked follow the body with its load kept, N/m."""
 BALANCE = "Σ F = 0 and Σ M = 0 of the rigid body on its corners' force curves and tyres"
-
-
-@dataclass(slots=True)
-class SpringFacts:
-    """A corner's spring in a setup, as numbers that know their path."""
-
-    part: SpringPart
-    rate: float
-    free_length: float | None
-    solid_length: float | None
 
 
 @dataclass(slots=True)
@@ -56,10 +55,18 @@ class CornerStand:
     hub_to_arch: float | None = None
     travel: float | None = None
     drop: float | None = None
+    spring_load: float | None = None
+    """Part of the load that the spring carries: less a bar's, and led through a live axle."""
+    spring_hub: float | None = None
+    """Hub to arch at the spring: that of the wheel, but for a live axle that is rolled."""
+    motion_ratio: float | None = None
+    ratio_slope: float | None = None
     spring_force: float | None = None
     spring_length: float | None = None
     seat: SeatFacts | None = None
     collar: float | None = None
+    fixed: bool = False
+    """Whether the collar stands where it was set, whatever the load."""
 
     def but(self, **members: object) -> "CornerStand":
         """The same corner with other members; quicker than a general copy, on the live path."""
@@ -78,44 +85,46 @@ class VehicleStand:
 def stand(facts: Facts, setup: Setup, load_state: LoadState | None) -> VehicleStand:
     """How the vehicle stands in a setup under a load state; unknown numbers stay unknown."""
     found = _as_found(facts)
-    if setup.id == facts.document.setups[0].id and not (load_state and load_state.items):
-        return VehicleStand(found)
-    corners = {p: _dressed(facts, setup, found[p]) for p in PLACES}
+    loaded = load_state is not None and bool(load_state.items)
+    if setup.id == facts.document.setups[0].id:
+        stood = VehicleStand(found)
+    else:
+        stood = _stand(facts, {p: _dressed(facts, setup, found[p]) for p in PLACES}, None)
+    if not loaded or stood.trouble:
+        return stood
+    # collars are set with the vehicle as weighed; under a load they stay, and the heights follow
+    return _stand(facts, {p: _collar_fixed(c, found[p]) for p, c in stood.corners.items()}, load_state)
+
+
+def _stand(facts: Facts, corners: dict[Place, CornerStand], load_state: LoadState | None) -> VehicleStand:
     try:
         corners, twist = _balanced(facts, corners, load_state)
     except NoEquilibrium as error:
         return VehicleStand(corners, trouble=str(error))
-    return VehicleStand({p: _sprung(c) for p, c in corners.items()}, twist=twist)
+    return VehicleStand({p: _sprung(c) for p, c in _at_springs(corners).items()}, twist=twist)
 
 
-def spring_facts(side: SideSetup, place: Place, setup_index: int) -> SpringFacts | None:
-    """The numbers of a corner's spring."""
-    part = side.spring
-    if part is None:
-        return None
-    path, label = f"setups.{setup_index}.sides.{place.value}.spring", f"{place.words} spring {part.code}"
+def _collar_fixed(stood: CornerStand, found: CornerStand) -> CornerStand:
+    """The corner as it stands, its collar no longer an answer; loads are again those as found."""
+    return stood.but(fixed=True, load=found.load)
 
-    def length(value: float | None, words: str, member: str) -> float | None:
-        return (
-            None
-            if value is None
-            else given(value, f"{label}, {words}", "m", path=f"{path}.{member}", source="typed in")
-        )
 
-    how = part.rate.how
-    return SpringFacts(
-        part,
-        given(
-            part.rate.value,
-            f"{label}, rate",
-            "N/m",
-            path=f"{path}.rate.value",
-            source=HOW_WORDS[how],
-            assumed=part.rate.assumed,
-        ),
-        length(part.free_length, "free length", "free_length"),
-        length(part.solid_length, "solid length", "solid_length"),
-    )
+def _at_springs(corners: dict[Place, CornerStand]) -> dict[Place, CornerStand]:
+    """Heights and motion ratios at the springs themselves."""
+    made = {}
+    for place, corner in corners.items():
+        other = corners[_mirror(place)]
+        base, hub = corner.facts.end.base_ratio, corner.hub_to_arch
+        if base is not None and hub is not None and other.hub_to_arch is not None:
+            hub = spring_hub_of(hub, other.hub_to_arch, base)
+        ratio, slope = ratio_at(corner.facts.end, hub)
+        load = corner.load if corner.spring_load is None else corner.spring_load
+        made[place] = corner.but(spring_hub=hub, motion_ratio=ratio, ratio_slope=slope, spring_load=load)
+    return made
+
+
+def _mirror(place: Place) -> Place:
+    return Place(f"{place.end}_{'right' if place.is_left else 'left'}")
 
 
 def _as_found(facts: Facts) -> dict[Place, CornerStand]:
@@ -142,14 +151,18 @@ def _as_found(facts: Facts) -> dict[Place, CornerStand]:
             travel=None if corner.hub_to_arch is None else 0.0,
             drop=0.0,
         )
-        corners[place] = _found_seat(stood, place)
-    return corners
+        corners[place] = stood
+    for place, stood in corners.items():
+        base, other = stood.facts.end.base_ratio, corners[_mirror(place)].load
+        if base is not None and stood.load is not None and other is not None:
+            corners[place] = stood.but(spring_load=live_axle_spring_load(stood.load, other, base))
+    return {p: _found_seat(c, p) for p, c in _at_springs(corners).items()}
 
 
 def _found_seat(stood: CornerStand, place: Place) -> CornerStand:
     """Spring length as found, and the seat length with the collar at its datum that follows from it."""
-    stood = _under_load(stood)
-    height, side = stood.hub_to_arch, stood.side
+    stood = under_load(stood)
+    height, side = stood.spring_hub, stood.side
     typed = _typed_seat(side, place, 0)
     if typed is not None:
         return _sprung(stood.but(seat=typed))
@@ -180,6 +193,7 @@ def _dressed(facts: Facts, setup: Setup, found: CornerStand) -> CornerStand:
         collar=None,
         spring_force=None,
         spring_length=None,
+        spring_load=None,
     )
 
 
@@ -217,15 +231,25 @@ def _balanced(
             return {p: _held_alone(c) for p, c in corners.items()}, 0.0
         supports.append(support)
     weights = [Weight(item.mass * G, item.x, item.y) for item in (load_state.items if load_state else ())]
-    standing = vehicle_equilibrium(supports, weights)
+    standing = vehicle_equilibrium(supports, weights, _axles(facts))
     inputs = _inputs(facts, corners)
     return {p: _placed(c, i, standing, inputs) for i, (p, c) in enumerate(corners.items())}, standing.twist
+
+
+def _axles(facts: Facts) -> list[Axle]:
+    """Bars and live axles."""
+    axles = []
+    for name, left in (("front", 0), ("rear", 2)):
+        end = facts.ends[name]  # type: ignore[index]
+        if end.bar_rate is not None or end.base_ratio is not None:
+            axles.append(Axle(left, left + 1, float(end.bar_rate or 0.0), float(end.base_ratio or 1.0)))
+    return axles
 
 
 def _asked(corner: CornerStand) -> float | None:
     """Hub to arch asked for in this setup."""
     side, place = corner.side, corner.facts.place
-    if side.set_by == "height" and side.hub_to_arch is not None:
+    if not corner.fixed and side.set_by == "height" and side.hub_to_arch is not None:
         return given(
             side.hub_to_arch,
             f"{place.words} hub to arch asked for",
@@ -238,6 +262,8 @@ def _asked(corner: CornerStand) -> float | None:
 
 def _collar(corner: CornerStand) -> float | None:
     side, place = corner.side, corner.facts.place
+    if corner.fixed:
+        return corner.collar if corner.collar is not None else 0.0
     if side.set_by == "collar" and side.collar is not None:
         return given(
             side.collar,
@@ -261,19 +287,40 @@ def _support(facts: Facts, place: Place, corner: CornerStand) -> Support | None:
         return Support(x, y, load, held=float(corner.facts.hub_to_arch - asked), tyre_rate=tyre)
     if collar is None:  # nothing asked here: it keeps its load, and stays where the others leave it
         return Support(x, y, load, curve=LinearCorner(UNASKED_RATE, 1.0, load / UNASKED_RATE), tyre_rate=tyre)
-    if corner.spring is None or corner.spring.free_length is None or corner.seat is None or not end.motion_ratio:
+    seat = _seat_for(corner)
+    if corner.spring is None or corner.spring.free_length is None or seat is None or not _coupled(end):
         return None
     found = corner.facts.hub_to_arch
-    room = spring_room(corner.seat.length, collar, end.motion_ratio, corner.seat.height, found)
+    room = spring_room(seat.length, collar, spring_travel(end, seat.height, found))
     lowest = [h for h in (end.solid, end.contact) if h is not None]
-    curve = LinearCorner(
-        spring_rate=float(corner.spring.rate),
-        motion_ratio=float(end.motion_ratio),
-        compression=float(corner.spring.free_length - room),
-        **({"droop": float(found - end.droop)} if end.droop is not None else {}),
-        **({"solid": float(found - max(lowest))} if lowest else {}),
+    droop = {} if end.droop is None else {"droop": float(found - end.droop)}
+    solid = {"solid": float(found - max(lowest))} if lowest else {}
+    start = float(corner.spring.free_length - room)
+    if end.curve is None and corner.spring.table is None:
+        ratio = float(end.motion_ratio or 0.0)
+        return Support(
+            x, y, load, LinearCorner(float(corner.spring.rate), ratio, start, **droop, **solid), tyre_rate=tyre
+        )
+    along = (
+        end.curve.shifted(float(end.origin - found))
+        if end.curve
+        else constant_ratio(float(end.motion_ratio or 0.0))
     )
-    return Support(x, y, float(corner.load), curve=curve, tyre_rate=tyre)
+    curve = CornerCurve((Mounted(corner.spring.curve, along, start),), **droop, **solid)
+    return Support(x, y, load, curve, tyre_rate=tyre)
+
+
+def _coupled(end: EndFacts) -> bool:
+    """Whether wheel and spring are known to move together."""
+    return end.curve is not None or bool(end.motion_ratio)
+
+
+def _seat_for(corner: CornerStand) -> SeatFacts | None:
+    """The seat a collar stands on; with the collar fixed and no seat known, the spring as it stands."""
+    length, hub = corner.spring_length, corner.spring_hub
+    if corner.fixed and corner.collar is None and length is not None and hub is not None:
+        return SeatFacts(length, hub)
+    return corner.seat
 
 
 def _held_alone(corner: CornerStand) -> CornerStand:
@@ -301,9 +348,12 @@ def _inputs(facts: Facts, corners: dict[Place, CornerStand]) -> dict[str, float]
                 f"{word} free length": c.spring.free_length,
                 f"{word} seat length": c.seat.length,
                 f"{word} motion ratio": c.facts.end.motion_ratio,
+                f"{word} sweep": c.facts.end.pairs or None,
             }
         inputs[f"{place.end} track"] = c.facts.end.track
         inputs[f"{place.end} tyre rate"] = c.facts.end.tyre_rate
+        inputs[f"{place.end} bar rate at the wheel"] = c.facts.end.bar_rate
+        inputs[f"{place.end} spring base over track"] = c.facts.end.base_ratio
     return {k: v for k, v in inputs.items() if v is not None}
 
 
@@ -329,38 +379,50 @@ def _placed(corner: CornerStand, i: int, standing: Standing, inputs: dict[str, f
     load = corner.load
     if load is None or abs(standing.load[i] - load) > 1e-6:
         load = found(standing.load[i], "corner_load", "N")
-    return corner.but(travel=travel, hub_to_arch=hub, drop=found(standing.drop[i], "body_drop", "m"), load=load)
+    sprung = load
+    if abs(standing.spring_load[i] - standing.load[i]) > 1e-6:
+        sprung = found(standing.spring_load[i], "spring_load", "N")
+    return corner.but(
+        travel=travel,
+        hub_to_arch=hub,
+        drop=found(standing.drop[i], "body_drop", "m"),
+        load=load,
+        spring_load=sprung,
+    )
 
 
 def _sprung(corner: CornerStand) -> CornerStand:
     """Spring force and length at this height, and the collar that gives them."""
     collar, end = _collar(corner), corner.facts.end
     if collar is None:
-        return _with_collar(_under_load(corner))
-    if corner.seat is None or corner.hub_to_arch is None or not end.motion_ratio:
+        return _with_collar(under_load(corner))
+    seat = _seat_for(corner)
+    if seat is None or corner.spring_hub is None or not _coupled(end):
         return corner.but(collar=collar)
-    length = spring_room(corner.seat.length, collar, end.motion_ratio, corner.seat.height, corner.hub_to_arch)
-    force = None
-    if corner.spring is not None and corner.spring.free_length is not None:
-        force = spring_force_in_room(corner.spring.rate, corner.spring.free_length, length)
-    return corner.but(collar=collar, spring_length=length, spring_force=force)
+    length = spring_room(seat.length, collar, spring_travel(end, seat.height, corner.spring_hub))
+    force = None if corner.spring is None else corner.spring.force_at(length)
+    shown = corner.collar if corner.fixed else collar
+    return corner.but(collar=shown, spring_length=length, spring_force=force)
 
 
-def _under_load(corner: CornerStand) -> CornerStand:
-    ratio, spring = corner.facts.end.motion_ratio, corner.spring
-    if not ratio or corner.load is None:
+def with_spring(corner: CornerStand, spring: SpringFacts) -> CornerStand:
+    """The same corner, height and load with another spring in it: its length, and the collar that gives it."""
+    return _with_collar(under_load(corner.but(spring=spring, spring_length=None, collar=None)))
+
+
+def under_load(corner: CornerStand) -> CornerStand:
+    """Force and length of the spring that carries its load here."""
+    ratio, spring = corner.motion_ratio, corner.spring
+    if not ratio or corner.spring_load is None:
         return corner
-    force = spring_force_for_load(corner.load, ratio)
-    if spring is None or spring.free_length is None:
-        return corner.but(spring_force=force)
-    return corner.but(
-        spring_force=force, spring_length=spring_length_under_force(spring.free_length, force, spring.rate)
-    )
+    force = spring_force_for_load(corner.spring_load, ratio)
+    length = None if spring is None else spring.length_under(force)
+    return corner.but(spring_force=force, spring_length=length)
 
 
 def _with_collar(corner: CornerStand) -> CornerStand:
-    seat, ratio = corner.seat, corner.facts.end.motion_ratio
-    if seat is None or not ratio or corner.spring_length is None or corner.hub_to_arch is None:
+    seat = corner.seat
+    if seat is None or not _coupled(corner.facts.end) or corner.spring_length is None or corner.spring_hub is None:
         return corner
-    collar = collar_for_room(corner.spring_length, seat.length, ratio, seat.height, corner.hub_to_arch)
-    return corner.but(collar=collar)
+    moved = spring_travel(corner.facts.end, seat.height, corner.spring_hub)
+    return corner.but(collar=collar_for_room(corner.spring_length, seat.length, moved))

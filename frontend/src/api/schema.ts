@@ -735,6 +735,18 @@ export interface components {
             against?: string | null;
         };
         /**
+         * AntiRollBar
+         * @description An anti-roll bar: its rate at the links, and link travel over wheel travel.
+         */
+        AntiRollBar: {
+            rate: components["schemas"]["RateValue"];
+            /**
+             * Motion Ratio
+             * @default 1
+             */
+            motion_ratio?: number;
+        };
+        /**
          * Band
          * @description A range wanted, low to high.
          */
@@ -922,7 +934,7 @@ export interface components {
              * @default strut
              * @enum {string}
              */
-            layout?: "strut" | "wishbone" | "divorced";
+            layout?: "strut" | "wishbone" | "divorced" | "live axle";
             /**
              * Track
              * @default null
@@ -957,6 +969,13 @@ export interface components {
              *     }
              */
             tyre?: components["schemas"]["Tyre"];
+            /** @default null */
+            bar?: components["schemas"]["AntiRollBar"] | null;
+            /**
+             * Spring Base
+             * @default null
+             */
+            spring_base?: number | null;
         };
         /** Ends */
         Ends: {
@@ -980,7 +999,9 @@ export interface components {
              *         "radius": null,
              *         "rate": null,
              *         "rim_diameter": null
-             *       }
+             *       },
+             *       "bar": null,
+             *       "spring_base": null
              *     }
              */
             front?: components["schemas"]["End"];
@@ -1004,7 +1025,9 @@ export interface components {
              *         "radius": null,
              *         "rate": null,
              *         "rim_diameter": null
-             *       }
+             *       },
+             *       "bar": null,
+             *       "spring_base": null
              *     }
              */
             rear?: components["schemas"]["End"];
@@ -1108,7 +1131,7 @@ export interface components {
              * Ratio
              * @default null
              */
-            ratio?: (components["schemas"]["RatioTyped"] | components["schemas"]["RatioFromLevers"] | components["schemas"]["RatioAssumed"]) | null;
+            ratio?: (components["schemas"]["RatioTyped"] | components["schemas"]["RatioFromLevers"] | components["schemas"]["RatioFromSweep"] | components["schemas"]["RatioAssumed"]) | null;
         };
         /**
          * Plate
@@ -1177,6 +1200,22 @@ export interface components {
              * @default 0
              */
             spring_angle?: number;
+        };
+        /**
+         * RatioFromSweep
+         * @description A motion ratio from a springless sweep: pairs of hub to arch and the distance between the spring's seats.
+         */
+        RatioFromSweep: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sweep";
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
         };
         /**
          * RatioTyped
@@ -1485,6 +1524,24 @@ export interface components {
              */
             solid_length?: number | null;
             /**
+             * Tender Rate
+             * @default null
+             */
+            tender_rate?: number | null;
+            /**
+             * Tender Travel
+             * @default null
+             */
+            tender_travel?: number | null;
+            /**
+             * Points
+             * @default null
+             */
+            points?: [
+                number,
+                number
+            ][] | null;
+            /**
              * Note
              * @default
              */
@@ -1608,6 +1665,7 @@ export interface components {
             /**
              * @default {
              *       "front": {
+             *         "bar": null,
              *         "damper": null,
              *         "damper_coefficient": null,
              *         "layout": "strut",
@@ -1620,6 +1678,7 @@ export interface components {
              *         "spring": {
              *           "ratio": null
              *         },
+             *         "spring_base": null,
              *         "track": null,
              *         "tyre": {
              *           "radius": null,
@@ -1629,6 +1688,7 @@ export interface components {
              *         "unsprung_mass": null
              *       },
              *       "rear": {
+             *         "bar": null,
              *         "damper": null,
              *         "damper_coefficient": null,
              *         "layout": "strut",
@@ -1641,6 +1701,7 @@ export interface components {
              *         "spring": {
              *           "ratio": null
              *         },
+             *         "spring_base": null,
              *         "track": null,
              *         "tyre": {
              *           "radius": null,
@@ -1943,13 +2004,13 @@ export interface components {
              * @default strut
              * @enum {string}
              */
-            front?: "strut" | "wishbone" | "divorced";
+            front?: "strut" | "wishbone" | "divorced" | "live axle";
             /**
              * Rear
              * @default wishbone
              * @enum {string}
              */
-            rear?: "strut" | "wishbone" | "divorced";
+            rear?: "strut" | "wishbone" | "divorced" | "live axle";
         };
         /**
          * StaleBody

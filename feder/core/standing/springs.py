@@ -1,0 +1,116 @@
+"""A corner's spring in a setup: linear, dual rate or measured, as numbers that know their path."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from feder.core.document.base import Place
+from feder.core.document.setup import SideSetup, SpringPart
+from feder.core.errors import OutOfRange
+from feder.core.height import spring_force_in_room
+from feder.core.mount import spring_length_under_force
+from feder.core.standing.facts import HOW_WORDS
+from feder.core.table import ForceTable, dual_rate_table, linear_table, table_from
+from feder.core.working import given, solved
+
+LONGEST = 2.0
+"""Deflection to which a spring's table is laid out, m."""
+CURVE = "the spring's force table"
+
+
+@dataclass(slots=True)
+class SpringFacts:
+    """A spring. `table` is its force over deflection where it is not linear."""
+
+    part: SpringPart
+    rate: float
+    free_length: float | None
+    solid_length: float | None
+    table: ForceTable | None = None
+
+    def _read(self, value: float, name: str, unit: str, given_by: dict[str, float]) -> float:
+        inputs = {"rate": self.rate, **given_by}
+        return solved(
+            value, name, unit, equation=CURVE, inputs=inputs, source=f"{self.part.code}, shape-preserving curve"
+        )
+
+    def length_under(self, force: float) -> float | None:
+        """Length under a force."""
+        if self.free_length is None:
+            return None
+        if self.table is None:
+            return spring_length_under_force(self.free_length, force, self.rate)
+        pressed = self.table.deflection(float(force), -LONGEST, LONGEST)
+        return self._read(
+            float(self.free_length) - pressed,
+            "spring_length",
+            "m",
+            {"free length": self.free_length, "force": force},
+        )
+
+    def force_at(self, length: float) -> float | None:
+        """Force at a length; a loose spring pushes with nothing."""
+        if self.free_length is None:
+            return None
+        if self.table is None:
+            return spring_force_in_room(self.rate, self.free_length, length)
+        force = self.table.force(float(self.free_length - length))
+        return self._read(force, "spring_force", "N", {"free length": self.free_length, "length": length})
+
+    def rate_at(self, length: float | None) -> float | None:
+        """Tangent rate at a length: what small movements feel."""
+        if self.table is None:
+            return self.rate
+        if self.free_length is None or length is None:
+            return None
+        rate = self.table.rate(float(self.free_length - length))
+        return self._read(rate, "spring_rate", "N/m", {"free length": self.free_length, "length": length})
+
+    @property
+    def curve(self) -> ForceTable:
+        """Force over deflection, whatever the kind."""
+        return self.table or linear_table(float(self.rate), LONGEST)
+
+
+def spring_facts(side: SideSetup, place: Place, setup_index: int) -> SpringFacts | None:
+    """The numbers of a corner's spring."""
+    part = side.spring
+    if part is None:
+        return None
+    path, label = f"setups.{setup_index}.sides.{place.value}.spring", f"{place.words} spring {part.code}"
+
+    def length(value: float | None, words: str, member: str) -> float | None:
+        if value is None:
+            return None
+        return given(value, f"{label}, {words}", "m", path=f"{path}.{member}", source="typed in")
+
+    how = HOW_WORDS[part.rate.how]
+    rate = given(
+        part.rate.value, f"{label}, rate", "N/m", path=f"{path}.rate.value", source=how, assumed=part.rate.assumed
+    )
+    free, solid = (
+        length(part.free_length, "free length", "free_length"),
+        length(part.solid_length, "solid length", "solid_length"),
+    )
+    return SpringFacts(part, rate, free, solid, table_of(part))
+
+
+def table_of(part: SpringPart) -> ForceTable | None:
+    """The force table of a spring that is not linear; nothing for one that is, or whose points are no table."""
+    make: Callable[[], ForceTable] | None = None
+    points = part.points
+    if points is not None:
+        make = lambda: table_from([(-1.0, 0.0), (-0.5, 0.0), *points])  # noqa: E731 - tried below
+    elif part.tender_rate is not None and part.tender_travel:
+        tender, travel = part.tender_rate, part.tender_travel
+        make = lambda: dual_rate_table(part.rate.value, tender, travel, LONGEST)  # noqa: E731
+    if make is None:
+        return None
+    try:
+        return make()
+    except OutOfRange:
+        return None
+
+
+def tried_spring(part: SpringPart) -> SpringFacts:
+    """A spring from the shelf as plain numbers, to be tried."""
+    return SpringFacts(part, part.rate.value, part.free_length, part.solid_length, table_of(part))
