@@ -3,14 +3,18 @@
 Run by `make contracts`; a test holds the committed files equal to the code.
 """
 
+import inspect
 import json
 import sys
 import tempfile
 from pathlib import Path
 
 from feder.api.app import create_app
+from feder.calc.entries import ENTRIES
 from feder.core.document.document import Document
 from feder.core.nomenclature import TERMS
+from feder.core.showing import expressions
+from feder.core.working import FORMULAS
 from feder.units.table import exported
 
 ROOT = Path(__file__).parents[1]
@@ -26,10 +30,27 @@ def contracts() -> dict[Path, str]:
     terms = {name: {"symbol": symbol, "meaning": meaning} for name, (symbol, meaning) in TERMS.items()}
     return {
         ROOT / "docs" / "openapi.json": _text(openapi),
+        ROOT / "docs" / "method.md": method(),
         ROOT / "docs" / "vehicle-1.schema.json": _text(schema),
         ROOT / "frontend" / "src" / "units" / "table.json": _text(exported()),
         ROOT / "frontend" / "src" / "units" / "terms.json": _text(terms),
     }
+
+
+def method() -> str:
+    """The method page: its head by hand, then every function and formula from the code itself."""
+    parts = [(ROOT / "docs" / "method-head.md").read_text(encoding="utf-8"), "\n## Every function\n"]
+    for entry in ENTRIES.values():
+        text = inspect.cleandoc(entry.function.__doc__ or "")
+        keys = ", ".join(f"`{p.name}`{f' {p.units}' if p.units else ''}" for p in entry.parameters.values())
+        results = ", ".join(f"`{key}`{f' {unit}' if unit else ''}" for key, unit in entry.result_units.items())
+        parts.append(f"### {entry.name}\n{text}\n\nTakes {keys}.\n" + (f"Gives {results}.\n" if results else ""))
+    parts.append("## Every formula\n| | unit | formula | source |\n| --- | --- | --- | --- |\n")
+    for known in sorted(FORMULAS.values(), key=lambda f: (f.function.__module__, f.name)):
+        unit = known.units.get("return", "")
+        rows = " ; ".join(f"{s} = {e}" for s, e in expressions(known)).replace("|", "\\|")
+        parts.append(f"| {known.name} | {unit} | {rows} | {known.source} |\n")
+    return "\n".join(parts[: -len(FORMULAS) - 1]) + "\n" + "".join(parts[-len(FORMULAS) - 1 :])
 
 
 def _text(content: object) -> str:

@@ -9,7 +9,8 @@ from feder.calc.inputs import inputs_of
 from feder.calc.refusal import CalcError
 from feder.core.errors import OutOfRange
 from feder.core.notes import collecting_notes
-from feder.core.working import Given, Num, lines_of, tracing, trail, unit_of
+from feder.core.showing import lines_of, unit_of
+from feder.core.working import Given, Num, tracing, trail
 
 
 def answer(name: str, raw: Mapping[str, object]) -> dict[str, Any]:

@@ -13,9 +13,10 @@ from feder.core.evaluate.corner import corner_wheel_rate, held_at_droop, limits_
 from feder.core.evaluate.evaluate import evaluated
 from feder.core.evaluate.vehicle import LEFT_RIGHT, frequency_on
 from feder.core.report import Figure, Grade, Report, figure
+from feder.core.standing.corner import with_spring
 from feder.core.standing.facts import Facts, setup_of, side_of
 from feder.core.standing.springs import tried_spring
-from feder.core.standing.stand import VehicleStand, with_spring
+from feder.core.standing.stand import VehicleStand
 from feder.core.working import untraced
 
 SAME_DIAMETER = 0.0015

@@ -4,9 +4,17 @@ import pytest
 
 from feder.core.document.base import Mass, RateValue
 from feder.core.document.brief import Band, Brief, Targets
-from feder.core.document.setup import Seat, SpringPart
+from feder.core.document.setup import Clicks, Seat, SpringPart
 from feder.core.document.survey import Conditions, Reading
-from feder.core.document.vehicle import Limits, Mount, RatioAssumed, RatioFromLevers, RatioTyped
+from feder.core.document.vehicle import (
+    Limits,
+    Mount,
+    Plate,
+    RatioAssumed,
+    RatioFromLevers,
+    RatioFromSweep,
+    RatioTyped,
+)
 from feder.core.evaluate import evaluate
 from feder.core.findings import RULES
 from feder.demo.springs import demo_spring
@@ -213,12 +221,51 @@ CASES = {
         lambda d: with_side(d, "plan", "rear_left", hub_to_arch=0.348),
         lambda d: with_side(d, "plan", "rear_left", hub_to_arch=0.3517),
     ),
+    "known_damage": (
+        "vehicle",
+        lambda d: surveyed(d, damage="left top mount cracked"),
+        lambda d: surveyed(d, damage="  "),
+    ),
+    "plate_exceeded": ("vehicle", lambda d: plated(d, front_axle=605), lambda d: plated(d, front_axle=607)),
+    "clicks_past_range": (
+        "front_left",
+        lambda d: both(d, "front", rebound=Clicks(count=19, of=18)),
+        lambda d: both(d, "front", rebound=Clicks(count=18, of=18)),
+    ),
+    "clicks_from_both_ends": (
+        "vehicle",
+        lambda d: both(d, "front", bump=Clicks(count=3, counted_from="fully open")),
+        lambda d: d,
+    ),
+    "sweep_without_curve": (
+        "rear",
+        lambda d: ratio(d, "rear", sweep(-0.7)),
+        lambda d: ratio(d, "rear", sweep(0.7)),
+    ),
+    "sweep_scattered": (
+        "rear",
+        lambda d: ratio(d, "rear", sweep(0.7, 0.004)),
+        lambda d: ratio(d, "rear", sweep(0.7, 0.001)),
+    ),
     "collar_unknown": (
         "rear",
         lambda d: unseated(both(d, "rear", seat=None)),
         lambda d: both(d, "rear", seat=None),
     ),
 }
+
+
+def surveyed(document, **members):
+    return document.model_copy(update={"surveys": (document.surveys[0].model_copy(update=members),)})
+
+
+def plated(document, **members):
+    return document.model_copy(update={"vehicle": document.vehicle.model_copy(update={"plate": Plate(**members)})})
+
+
+def sweep(slope, slip=0.0):
+    points = [(0.40 - 0.02 * i, 0.18 - slope * 0.02 * i + (slip if i == 2 else 0)) for i in range(5)]
+    return RatioFromSweep(points=points)
 
 
 def rigid(document):

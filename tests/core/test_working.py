@@ -11,7 +11,8 @@ from feder.core.evaluate import evaluate
 from feder.core.evaluate.explain import explain
 from feder.core.nomenclature import TERMS
 from feder.core.report import Figure
-from feder.core.working import FORMULAS, Given, Step, UnshowableFormula, formula, lines_of, number, tracing, trail
+from feder.core.showing import UnshowableFormula, lines_of
+from feder.core.working import FORMULAS, Given, Step, formula, number, tracing, trail
 
 SAMPLES = {
     "arm_angle": 0.2,

@@ -11,7 +11,8 @@ def blank_document(name: str, body: BodyKind, front: Layout, rear: Layout) -> Do
     """A document for a new car: no number is filled in, only the shape of the work."""
 
     def end(layout: Layout) -> End:
-        spring = Mount() if layout == "divorced" else Mount(ratio=RatioAssumed())
+        apart = layout in ("divorced", "live axle")
+        spring = Mount() if apart else Mount(ratio=RatioAssumed())
         return End(layout=layout, spring=spring, damper=Mount() if layout == "divorced" else None)
 
     ends = Ends(**dict(zip(ENDS, (end(front), end(rear)), strict=True)))

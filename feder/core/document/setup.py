@@ -23,6 +23,10 @@ Stage = Literal["as found", "plan", "fitted", "settled"]
 STAGES: tuple[Stage, ...] = ("as found", "plan", "fitted", "settled")
 
 
+DeflectionAndForce = Annotated[tuple[ForceN, ...], Field(min_length=2, max_length=2)]
+"""Deflection in m and force in N, both 0 or more."""
+
+
 class SpringPart(Model):
     """A coil spring as it stands on the shelf; setups hold copies, so that an old setup stays as it was."""
 
@@ -37,7 +41,7 @@ class SpringPart(Model):
     tender_rate: RateNpm | None = None
     """Rate of a tender or helper in series; `rate` is then the main spring's."""
     tender_travel: ShortLengthM | None = None
-    points: Annotated[tuple[tuple[ShortLengthM, ForceN], ...], Field(min_length=2, max_length=200)] | None = None
+    points: Annotated[tuple[DeflectionAndForce, ...], Field(min_length=2, max_length=200)] | None = None
     """Measured (deflection, force) pairs of a progressive spring, from (0, 0)."""
     note: Text = ""
 

@@ -40,11 +40,15 @@ class RatioFromLevers(Model):
     spring_angle: Annotated[float, Field(ge=-1.5707, le=1.5707)] = 0.0
 
 
+HeightAndSeat = Annotated[tuple[LengthM, ...], Field(min_length=2, max_length=2)]
+"""Hub to arch, and the distance between the spring's seats there."""
+
+
 class RatioFromSweep(Model):
     """A motion ratio from a springless sweep: pairs of hub to arch and the distance between the spring's seats."""
 
     kind: Literal["sweep"] = "sweep"
-    points: Annotated[tuple[tuple[LengthM, LengthM], ...], Field(min_length=2, max_length=60)]
+    points: Annotated[tuple[HeightAndSeat, ...], Field(min_length=2, max_length=60)]
 
 
 class RatioAssumed(Model):

@@ -16,8 +16,8 @@ from feder.core.stance import (
     travel_to_length,
     travel_to_limit,
 )
+from feder.core.standing.corner import CornerStand
 from feder.core.standing.coupling import spring_travel, wheel_travel_for
-from feder.core.standing.stand import CornerStand
 from feder.core.travel import bump_available, bump_lost
 
 Letter = Literal["T", "S", "B"]

@@ -9,7 +9,8 @@ from feder.core.document.document import Document
 from feder.core.evaluate.evaluate import evaluate
 from feder.core.nomenclature import TERMS
 from feder.core.report import Figure
-from feder.core.working import Given, Num, Show, Solution, Step, lines_of, trail
+from feder.core.showing import Show, lines_of
+from feder.core.working import Given, Num, Solution, Step, trail
 
 
 def explain(

@@ -61,9 +61,10 @@ def _geometry(case: Case) -> list[str]:
         end = case.facts.ends[name]
         needed = (
             ("track", end.track),
-            ("motion ratio", end.motion_ratio),
+            ("motion ratio", end.motion_ratio if end.curve is None else 1.0),
             ("unsprung mass", end.unsprung_mass),
             ("full droop", end.droop),
+            *((("distance between the springs", end.end.spring_base),) if end.end.layout == "live axle" else ()),
         )
         waits += [f"{name} {words}" for words, value in needed if value is None]
     return waits

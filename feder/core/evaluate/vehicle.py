@@ -16,8 +16,9 @@ from feder.core.ride import (
     wheel_rate_behind_tyre,
 )
 from feder.core.stance import all_wheels, flat_ride_bound, fraction_of, mean_of_sides, two_wheels
+from feder.core.standing.corner import CornerStand
 from feder.core.standing.facts import EndFacts, Facts
-from feder.core.standing.stand import CornerStand, VehicleStand
+from feder.core.standing.stand import VehicleStand
 from feder.core.working import given, untraced
 
 STRIP_LOW, STRIP_HIGH, STRIP_POINTS = 0.5, 6.0, 32

@@ -7,8 +7,9 @@ from feder.core.document.base import PLACES, Place
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup, SideSetup
 from feder.core.report import CornerReport, Figure, Finding, Report
+from feder.core.standing.corner import CornerStand
 from feder.core.standing.facts import Facts, side_of
-from feder.core.standing.stand import CornerStand, VehicleStand
+from feder.core.standing.stand import VehicleStand
 from feder.core.working import rests_on_assumption
 
 

@@ -99,7 +99,7 @@ def table_of(part: SpringPart) -> ForceTable | None:
     make: Callable[[], ForceTable] | None = None
     points = part.points
     if points is not None:
-        make = lambda: table_from([(-1.0, 0.0), (-0.5, 0.0), *points])  # noqa: E731 - tried below
+        make = lambda: table_from([(-1.0, 0.0), (-0.5, 0.0), *((x, f) for x, f in points)])  # noqa: E731 - tried below
     elif part.tender_rate is not None and part.tender_travel:
         tender, travel = part.tender_rate, part.tender_travel
         make = lambda: dual_rate_table(part.rate.value, tender, travel, LONGEST)  # noqa: E731

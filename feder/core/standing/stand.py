@@ -9,11 +9,10 @@ from dataclasses import dataclass
 from feder.core.curve import CornerCurve, LinearCorner, Mounted
 from feder.core.document.base import PLACES, Place
 from feder.core.document.document import LoadState
-from feder.core.document.setup import Setup, SideSetup
+from feder.core.document.setup import Setup
 from feder.core.equilibrium import Axle, Standing, Support, Weight, vehicle_equilibrium
 from feder.core.errors import NoEquilibrium
-from feder.core.height import collar_for_room, seat_from_found_spring, spring_room
-from feder.core.mount import spring_force_for_load
+from feder.core.height import seat_from_found_spring, spring_room
 from feder.core.quantities import G
 from feder.core.ratio import constant_ratio
 from feder.core.ride import sprung_mass_of
@@ -24,55 +23,25 @@ from feder.core.stance import (
     spring_hub_of,
     wheel_travel_of,
 )
+from feder.core.standing.corner import (
+    CornerStand,
+    SeatFacts,
+    asked_height,
+    coupled,
+    seat_for,
+    set_collar,
+    sprung,
+    typed_seat,
+    under_load,
+)
 from feder.core.standing.coupling import ratio_at, spring_travel
-from feder.core.standing.facts import CornerFacts, EndFacts, Facts, side_of
-from feder.core.standing.springs import SpringFacts, spring_facts
+from feder.core.standing.facts import Facts, side_of
+from feder.core.standing.springs import spring_facts
 from feder.core.working import given, solved
 
 UNASKED_RATE = 1e3
 """Rate that lets a corner for which nothing is asked follow the body with its load kept, N/m."""
 BALANCE = "Σ F = 0 and Σ M = 0 of the rigid body on its corners' force curves and tyres"
-
-
-@dataclass(slots=True)
-class SeatFacts:
-    """Room for the spring: length between the seats with the collar at its datum, at a height."""
-
-    length: float
-    height: float
-
-
-@dataclass
-class CornerStand:
-    """One corner as it stands. Travel is from the found height, bump positive."""
-
-    facts: CornerFacts
-    side: SideSetup
-    setup_index: int
-    spring: SpringFacts | None = None
-    sprung_mass: float | None = None
-    load: float | None = None
-    hub_to_arch: float | None = None
-    travel: float | None = None
-    drop: float | None = None
-    spring_load: float | None = None
-    """Part of the load that the spring carries: less a bar's, and led through a live axle."""
-    spring_hub: float | None = None
-    """Hub to arch at the spring: that of the wheel, but for a live axle that is rolled."""
-    motion_ratio: float | None = None
-    ratio_slope: float | None = None
-    spring_force: float | None = None
-    spring_length: float | None = None
-    seat: SeatFacts | None = None
-    collar: float | None = None
-    fixed: bool = False
-    """Whether the collar stands where it was set, whatever the load."""
-
-    def but(self, **members: object) -> "CornerStand":
-        """The same corner with other members; quicker than a general copy, on the live path."""
-        changed = object.__new__(CornerStand)
-        changed.__dict__.update(self.__dict__, **members)
-        return changed
 
 
 @dataclass(slots=True)
@@ -101,7 +70,7 @@ def _stand(facts: Facts, corners: dict[Place, CornerStand], load_state: LoadStat
         corners, twist = _balanced(facts, corners, load_state)
     except NoEquilibrium as error:
         return VehicleStand(corners, trouble=str(error))
-    return VehicleStand({p: _sprung(c) for p, c in _at_springs(corners).items()}, twist=twist)
+    return VehicleStand({p: sprung(c) for p, c in _at_springs(corners).items()}, twist=twist)
 
 
 def _collar_fixed(stood: CornerStand, found: CornerStand) -> CornerStand:
@@ -163,9 +132,9 @@ def _found_seat(stood: CornerStand, place: Place) -> CornerStand:
     """Spring length as found, and the seat length with the collar at its datum that follows from it."""
     stood = under_load(stood)
     height, side = stood.spring_hub, stood.side
-    typed = _typed_seat(side, place, 0)
+    typed = typed_seat(side, place, 0)
     if typed is not None:
-        return _sprung(stood.but(seat=typed))
+        return sprung(stood.but(seat=typed))
     if stood.spring_length is None or height is None:
         return stood
     collar = given(
@@ -184,7 +153,7 @@ def _dressed(facts: Facts, setup: Setup, found: CornerStand) -> CornerStand:
     place = found.facts.place
     index = facts.document.setups.index(setup)
     side = side_of(setup, place)
-    seat = _typed_seat(side, place, index) or found.seat
+    seat = typed_seat(side, place, index) or found.seat
     return found.but(
         side=side,
         setup_index=index,
@@ -194,29 +163,6 @@ def _dressed(facts: Facts, setup: Setup, found: CornerStand) -> CornerStand:
         spring_force=None,
         spring_length=None,
         spring_load=None,
-    )
-
-
-def _typed_seat(side: SideSetup, place: Place, index: int) -> SeatFacts | None:
-    seat = side.seat
-    if seat is None or seat.length is None or seat.hub_to_arch is None:
-        return None
-    path = f"setups.{index}.sides.{place.value}.seat"
-    return SeatFacts(
-        given(
-            seat.length,
-            f"{place.words} seat length, collar at datum",
-            "m",
-            path=f"{path}.length",
-            source="typed in",
-        ),
-        given(
-            seat.hub_to_arch,
-            f"{place.words} hub to arch at that length",
-            "m",
-            path=f"{path}.hub_to_arch",
-            source="typed in",
-        ),
     )
 
 
@@ -246,35 +192,6 @@ def _axles(facts: Facts) -> list[Axle]:
     return axles
 
 
-def _asked(corner: CornerStand) -> float | None:
-    """Hub to arch asked for in this setup."""
-    side, place = corner.side, corner.facts.place
-    if not corner.fixed and side.set_by == "height" and side.hub_to_arch is not None:
-        return given(
-            side.hub_to_arch,
-            f"{place.words} hub to arch asked for",
-            "m",
-            path=f"setups.{corner.setup_index}.sides.{place.value}.hub_to_arch",
-            source="asked for",
-        )
-    return None
-
-
-def _collar(corner: CornerStand) -> float | None:
-    side, place = corner.side, corner.facts.place
-    if corner.fixed:
-        return corner.collar if corner.collar is not None else 0.0
-    if side.set_by == "collar" and side.collar is not None:
-        return given(
-            side.collar,
-            f"{place.words} collar",
-            "m",
-            path=f"setups.{corner.setup_index}.sides.{place.value}.collar",
-            source="set",
-        )
-    return None
-
-
 def _support(facts: Facts, place: Place, corner: CornerStand) -> Support | None:
     end, base = corner.facts.end, facts.wheelbase
     if base is None or end.track is None or corner.load is None or corner.facts.hub_to_arch is None:
@@ -282,16 +199,17 @@ def _support(facts: Facts, place: Place, corner: CornerStand) -> Support | None:
     x = 0.0 if place.end == "front" else float(base)
     y = (-0.5 if place.is_left else 0.5) * end.track
     tyre = None if end.tyre_rate is None else float(end.tyre_rate)
-    asked, collar, load = _asked(corner), _collar(corner), float(corner.load)
+    asked, collar, load = asked_height(corner), set_collar(corner), float(corner.load)
     if asked is not None:
         return Support(x, y, load, held=float(corner.facts.hub_to_arch - asked), tyre_rate=tyre)
     if collar is None:  # nothing asked here: it keeps its load, and stays where the others leave it
         return Support(x, y, load, curve=LinearCorner(UNASKED_RATE, 1.0, load / UNASKED_RATE), tyre_rate=tyre)
-    seat = _seat_for(corner)
-    if corner.spring is None or corner.spring.free_length is None or seat is None or not _coupled(end):
+    seat = seat_for(corner)
+    if corner.spring is None or corner.spring.free_length is None or seat is None or not coupled(end):
         return None
     found = corner.facts.hub_to_arch
-    room = spring_room(seat.length, collar, spring_travel(end, seat.height, found))
+    at_spring = _found_spring_hub(facts, corner)
+    room = spring_room(seat.length, collar, spring_travel(end, seat.height, at_spring))
     lowest = [h for h in (end.solid, end.contact) if h is not None]
     droop = {} if end.droop is None else {"droop": float(found - end.droop)}
     solid = {"solid": float(found - max(lowest))} if lowest else {}
@@ -302,7 +220,7 @@ def _support(facts: Facts, place: Place, corner: CornerStand) -> Support | None:
             x, y, load, LinearCorner(float(corner.spring.rate), ratio, start, **droop, **solid), tyre_rate=tyre
         )
     along = (
-        end.curve.shifted(float(end.origin - found))
+        end.curve.shifted(float(end.origin - at_spring))
         if end.curve
         else constant_ratio(float(end.motion_ratio or 0.0))
     )
@@ -310,25 +228,22 @@ def _support(facts: Facts, place: Place, corner: CornerStand) -> Support | None:
     return Support(x, y, load, curve, tyre_rate=tyre)
 
 
-def _coupled(end: EndFacts) -> bool:
-    """Whether wheel and spring are known to move together."""
-    return end.curve is not None or bool(end.motion_ratio)
-
-
-def _seat_for(corner: CornerStand) -> SeatFacts | None:
-    """The seat a collar stands on; with the collar fixed and no seat known, the spring as it stands."""
-    length, hub = corner.spring_length, corner.spring_hub
-    if corner.fixed and corner.collar is None and length is not None and hub is not None:
-        return SeatFacts(length, hub)
-    return corner.seat
+def _found_spring_hub(facts: Facts, corner: CornerStand) -> float:
+    """Hub to arch as found at the spring, where travel is counted from."""
+    hub, base = corner.facts.hub_to_arch, corner.facts.end.base_ratio
+    other = facts.corners[_mirror(corner.facts.place)].hub_to_arch
+    assert hub is not None
+    return hub if base is None or other is None else spring_hub_of(hub, other, base)
 
 
 def _held_alone(corner: CornerStand) -> CornerStand:
     """A corner whose height is asked for, while the vehicle as a whole is not known well enough."""
-    asked = _asked(corner)
+    asked = asked_height(corner)
     if asked is None or corner.facts.hub_to_arch is None:
         return (
-            corner if _collar(corner) is None else corner.but(hub_to_arch=None, travel=None, drop=None, load=None)
+            corner
+            if set_collar(corner) is None
+            else corner.but(hub_to_arch=None, travel=None, drop=None, load=None)
         )
     travel = wheel_travel_of(corner.facts.hub_to_arch, asked)
     return corner.but(hub_to_arch=asked, travel=travel, drop=travel)
@@ -340,8 +255,8 @@ def _inputs(facts: Facts, corners: dict[Place, CornerStand]) -> dict[str, float]
         word = place.words
         inputs[f"{word} load as found"] = c.load
         inputs[f"{word} hub to arch as found"] = c.facts.hub_to_arch
-        inputs[f"{word} hub to arch asked for"] = _asked(c)
-        if (collar := _collar(c)) is not None and c.spring is not None and c.seat is not None:
+        inputs[f"{word} hub to arch asked for"] = asked_height(c)
+        if (collar := set_collar(c)) is not None and c.spring is not None and c.seat is not None:
             inputs |= {
                 f"{word} collar": collar,
                 f"{word} spring rate": c.spring.rate,
@@ -369,7 +284,7 @@ def _placed(corner: CornerStand, i: int, standing: Standing, inputs: dict[str, f
             source="equilibrium of the vehicle, rigid body",
         )
 
-    asked, height = _asked(corner), corner.facts.hub_to_arch
+    asked, height = asked_height(corner), corner.facts.hub_to_arch
     assert height is not None
     if asked is not None and standing.twist < 5e-5:
         hub, travel = asked, wheel_travel_of(height, asked)
@@ -389,40 +304,3 @@ def _placed(corner: CornerStand, i: int, standing: Standing, inputs: dict[str, f
         load=load,
         spring_load=sprung,
     )
-
-
-def _sprung(corner: CornerStand) -> CornerStand:
-    """Spring force and length at this height, and the collar that gives them."""
-    collar, end = _collar(corner), corner.facts.end
-    if collar is None:
-        return _with_collar(under_load(corner))
-    seat = _seat_for(corner)
-    if seat is None or corner.spring_hub is None or not _coupled(end):
-        return corner.but(collar=collar)
-    length = spring_room(seat.length, collar, spring_travel(end, seat.height, corner.spring_hub))
-    force = None if corner.spring is None else corner.spring.force_at(length)
-    shown = corner.collar if corner.fixed else collar
-    return corner.but(collar=shown, spring_length=length, spring_force=force)
-
-
-def with_spring(corner: CornerStand, spring: SpringFacts) -> CornerStand:
-    """The same corner, height and load with another spring in it: its length, and the collar that gives it."""
-    return _with_collar(under_load(corner.but(spring=spring, spring_length=None, collar=None)))
-
-
-def under_load(corner: CornerStand) -> CornerStand:
-    """Force and length of the spring that carries its load here."""
-    ratio, spring = corner.motion_ratio, corner.spring
-    if not ratio or corner.spring_load is None:
-        return corner
-    force = spring_force_for_load(corner.spring_load, ratio)
-    length = None if spring is None else spring.length_under(force)
-    return corner.but(spring_force=force, spring_length=length)
-
-
-def _with_collar(corner: CornerStand) -> CornerStand:
-    seat = corner.seat
-    if seat is None or not _coupled(corner.facts.end) or corner.spring_length is None or corner.spring_hub is None:
-        return corner
-    moved = spring_travel(corner.facts.end, seat.height, corner.spring_hub)
-    return corner.but(collar=collar_for_room(corner.spring_length, seat.length, moved))

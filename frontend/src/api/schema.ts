@@ -1212,10 +1212,7 @@ export interface components {
              */
             kind: "sweep";
             /** Points */
-            points: [
-                number,
-                number
-            ][];
+            points: number[][];
         };
         /**
          * RatioTyped
@@ -1537,10 +1534,7 @@ export interface components {
              * Points
              * @default null
              */
-            points?: [
-                number,
-                number
-            ][] | null;
+            points?: number[][] | null;
             /**
              * Note
              * @default

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 
 import type { components } from '@/api/schema'
 
 import QuantityField from './QuantityField.vue'
 
 type Schemas = components['schemas']
-export type RatioValue = Schemas['RatioTyped'] | Schemas['RatioFromLevers'] | Schemas['RatioAssumed']
+export type RatioValue = Schemas['RatioTyped'] | Schemas['RatioFromLevers'] | Schemas['RatioFromSweep'] | Schemas['RatioAssumed']
 
 /** A motion ratio, typed either way round, from levers, or assumed by layout; always with its words. */
 const props = defineProps<{ label: string; layout: string; ratio: RatioValue | null }>()
@@ -15,13 +15,36 @@ const emit = defineEmits<{ change: [ratio: RatioValue | null] }>()
 const WAYS = computed(() => [
   { value: 'spring per wheel', title: 'spring / wheel' },
   { value: 'wheel per spring', title: 'wheel / spring' },
+  { value: 'sweep', title: 'from a sweep' },
   { value: 'levers', title: 'from levers' },
   ...(props.layout === 'divorced' ? [] : [{ value: 'assumed', title: 'assumed by layout' }]),
 ])
-const way = computed(() => (!props.ratio ? 'spring per wheel' : props.ratio.kind === 'ratio' ? props.ratio.convention : props.ratio.kind))
+const sweeping = ref(false)
+const way = computed(() => (sweeping.value ? 'sweep' : !props.ratio ? 'spring per wheel' : props.ratio.kind === 'ratio' ? props.ratio.convention : props.ratio.kind))
 const typed = computed(() => (props.ratio?.kind === 'ratio' ? props.ratio : null))
 const levers = computed(() => (props.ratio?.kind === 'levers' ? props.ratio : null))
+// a sweep is kept here until it holds two whole pairs
+type Pair = [number | null, number | null]
+const rows = ref<Pair[]>([])
+watch(() => props.ratio, (r) => {
+  if (r?.kind !== 'sweep') return
+  sweeping.value = true
+  if (JSON.stringify(whole()) !== JSON.stringify(r.points)) rows.value = [...r.points.map((p): Pair => [p[0] ?? null, p[1] ?? null]), [null, null]]
+}, { immediate: true })
+function whole(): [number, number][] {
+  return rows.value.filter((r): r is [number, number] => r[0] !== null && r[1] !== null)
+}
+function setPair(row: number, column: 0 | 1, value: number | null): void {
+  rows.value[row]![column] = value
+  if (rows.value.at(-1)!.some((v) => v !== null)) rows.value.push([null, null])
+  if (whole().length >= 2) emit('change', { kind: 'sweep', points: whole() })
+}
 function choose(next: string): void {
+  sweeping.value = next === 'sweep'
+  if (next === 'sweep') {
+    if (!rows.value.length) rows.value = [[null, null], [null, null], [null, null]]
+    return
+  }
   if (next === 'assumed') return emit('change', { kind: 'assumed' })
   if (next === 'levers') return emit('change', { kind: 'levers', spring_distance: 0.3, wheel_distance: 0.36, spring_angle: 0, ...(levers.value ?? {}) })
   const value = typed.value?.value
@@ -41,11 +64,18 @@ const setLever = (member: 'spring_distance' | 'wheel_distance' | 'spring_angle',
 <template>
   <div class="ratio">
     <div class="pair">
-      <QuantityField v-if="way !== 'levers' && way !== 'assumed'" :label="label" si="" :decimals="3" :low="-20" :high="20" :model-value="typed?.value" @update:model-value="setValue" />
-      <div v-else class="said"><span class="small quiet">{{ label }}</span><span>{{ way === 'assumed' ? 'the usual one of this layout, marked ~' : 'worked out from:' }}</span></div>
+      <QuantityField v-if="!['levers', 'assumed', 'sweep'].includes(way ?? '')" :label="label" si="" :decimals="3" :low="-20" :high="20" :model-value="typed?.value" @update:model-value="setValue" />
+      <div v-else class="said"><span class="small quiet">{{ label }}</span><span>{{ way === 'assumed' ? 'the usual one of this layout, marked ~' : way === 'sweep' ? 'along the travel, from:' : 'worked out from:' }}</span></div>
       <v-select :aria-label="`${label}: which way round`" :items="WAYS" :model-value="way" @update:model-value="choose" />
     </div>
-    <div v-if="levers" class="three">
+    <div v-if="way === 'sweep'" class="sweep">
+      <p class="small quiet">Spring out, wheel jacked in steps: hub to arch, and the distance between the spring's seats.</p>
+      <div v-for="(r, i) in rows" :key="i" class="pair">
+        <QuantityField :label="`hub to arch, step ${i + 1}`" si="m" :decimals="1" :low="0.02" :high="2" :model-value="r[0]" @update:model-value="(v) => setPair(i, 0, v)" />
+        <QuantityField :label="`between the seats, step ${i + 1}`" si="m" :decimals="1" :low="0.02" :high="2" :model-value="r[1]" @update:model-value="(v) => setPair(i, 1, v)" />
+      </div>
+    </div>
+    <div v-if="levers && way === 'levers'" class="three">
       <QuantityField label="pivot to spring" si="m" :low="0.01" :high="3" :clearable="false" :model-value="levers.spring_distance" @update:model-value="(v) => setLever('spring_distance', v)" />
       <QuantityField label="pivot to wheel" si="m" :low="0.01" :high="3" :clearable="false" :model-value="levers.wheel_distance" @update:model-value="(v) => setLever('wheel_distance', v)" />
       <QuantityField label="spring angle" si="rad" :decimals="1" :low="-1.57" :high="1.57" :clearable="false" :model-value="levers.spring_angle" @update:model-value="(v) => setLever('spring_angle', v)" />
@@ -57,4 +87,5 @@ const setLever = (member: 'spring_distance' | 'wheel_distance' | 'spring_angle',
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; align-items: end; }
 .three { display: grid; grid-template-columns: repeat(3, 1fr); gap: 12px; margin-top: 8px; }
 .said { display: grid; }
+.sweep { display: grid; gap: 6px; margin-top: 8px; }
 </style>

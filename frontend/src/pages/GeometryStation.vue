@@ -18,6 +18,7 @@ const LAYOUTS = [
   { value: 'strut', title: 'Strut, spring on it' },
   { value: 'wishbone', title: 'Wishbones, coilover' },
   { value: 'divorced', title: 'Spring and damper apart' },
+  { value: 'live axle', title: 'Live axle on coils' },
 ]
 const set = (words: string, member: (string | number)[], value: unknown): void => vehicle.edit(words, [{ path: ['vehicle', ...member], value }])
 const setEnd = (end: EndName, words: string, member: string[], value: unknown): void => set(`${end} ${words}`, ['ends', end, ...member], value)
@@ -70,6 +71,11 @@ const estimateDamper = (end: EndName, on: boolean): void => setEnd(end, 'damper 
         <QuantityField label="tyre radius, loaded" si="m" :low="0.1" :high="1" :model-value="ends[end]!.tyre?.radius" @update:model-value="(v) => setEnd(end, 'tyre radius', ['tyre', 'radius'], v)" />
         <QuantityField label="tyre rate, if known" si="N/m" :low="1000" :high="1e7" :model-value="ends[end]!.tyre?.rate?.value" @update:model-value="(v) => setValued(end, 'tyre rate', ['tyre', 'rate'], ends[end]!.tyre?.rate, v, 'maker')" />
       </div>
+      <div class="pair">
+        <QuantityField label="anti-roll bar rate at its link, or blank" si="N/m" :low="100" :high="1e7" :model-value="ends[end]!.bar?.rate.value" @update:model-value="(v) => setEnd(end, 'anti-roll bar', ['bar'], v === null ? null : { motion_ratio: 1, ...ends[end]!.bar, rate: { how: 'estimated', ...ends[end]!.bar?.rate, value: v } })" />
+        <QuantityField v-if="ends[end]!.bar" label="link / wheel travel of the bar" si="" :decimals="2" :low="0.05" :high="3" :clearable="false" :model-value="ends[end]!.bar!.motion_ratio" @update:model-value="(v) => v !== null && setEnd(end, 'bar motion ratio', ['bar', 'motion_ratio'], v)" />
+      </div>
+      <QuantityField v-if="ends[end]!.layout === 'live axle'" label="between the springs of the axle" si="m" :low="0.2" :high="3" :model-value="ends[end]!.spring_base" @update:model-value="(v) => setEnd(end, 'spring base', ['spring_base'], v)" />
       <h3 :id="end === 'front' ? 'limits' : undefined" class="mt-3">Travel limits, hub to arch</h3>
       <p class="small quiet">Spring out, wheel jacked in steps, on stands. Read hub to arch at each.</p>
       <div class="limits">

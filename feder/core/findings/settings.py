@@ -1,0 +1,116 @@
+"""Rules on settings, limits of the plate and known damage."""
+
+from collections.abc import Iterator
+
+from feder.core.document.base import ENDS, PLACES
+from feder.core.document.vehicle import RatioFromSweep
+from feder.core.findings.case import Case, Rule, length, mass
+from feder.core.report import Finding, Mend
+
+SWEEP_RESIDUAL = 0.001
+"""How far a pair of a sweep may lie off the curve before it is doubted, m."""
+
+
+def known_damage(case: Case) -> Iterator[Finding]:
+    survey = case.document.survey
+    if survey is not None and survey.damage.strip():
+        yield Finding(
+            rule="known_damage",
+            grade="stop",
+            place="vehicle",
+            station="survey",
+            text=f"Known damage: {' '.join(survey.damage.split())[:100]}",
+            reason="Cracked mounts, torn bushes, a weak damper or corroded towers make every number void, and can hurt. Doubtful parts belong with a licensed workshop.",
+            mend=Mend(text="Deal with it before anything is planned, then empty the line"),
+        )
+
+
+def plate_exceeded(case: Case) -> Iterator[Finding]:
+    """Masses as they stand against the limits of the plate."""
+    plate, found = case.document.vehicle.plate, {p: case.report.corners[p].mass for p in PLACES}
+    if any(m is None for m in found.values()):
+        return
+    values = {p: m.value for p, m in found.items() if m is not None}
+    limits = (
+        ("gross", plate.gross, sum(values.values())),
+        ("front axle", plate.front_axle, sum(v for p, v in values.items() if p.end == "front")),
+        ("rear axle", plate.rear_axle, sum(v for p, v in values.items() if p.end == "rear")),
+    )
+    for words, limit, now in limits:
+        if limit is not None and now > limit:
+            yield Finding(
+                rule="plate_exceeded",
+                grade="stop",
+                place="vehicle",
+                station="survey",
+                text=f"{words.capitalize()}: {{now}}, the plate allows {{limit}}",
+                numbers={"now": mass(now), "limit": mass(limit)},
+                reason="No spring raises a legal or structural limit. Brakes, tyres and axle are made for the plate's mass.",
+                mend=Mend(text="Carry less, or move the load"),
+            )
+
+
+def clicks_past_range(case: Case) -> Iterator[Finding]:
+    for place in PLACES:
+        for words, clicks in (("rebound", case.side(place).rebound), ("bump", case.side(place).bump)):
+            if clicks is not None and clicks.of is not None and clicks.count > clicks.of:
+                yield Finding(
+                    rule="clicks_past_range",
+                    grade="look",
+                    place=place.value,
+                    station="height",
+                    text=f"{clicks.count} {words} clicks of {clicks.of}",
+                    reason="There are not so many. Perhaps they were counted from the other end, or quarter turns as clicks.",
+                    mend=Mend(text="Count again, from one end, and write down which"),
+                )
+
+
+def clicks_from_both_ends(case: Case) -> Iterator[Finding]:
+    ways = {c.counted_from for p in PLACES for c in (case.side(p).rebound, case.side(p).bump) if c is not None}
+    if len(ways) > 1:
+        yield Finding(
+            rule="clicks_from_both_ends",
+            grade="look",
+            place="vehicle",
+            station="height",
+            text="Clicks are counted from fully closed at one place and from fully open at another",
+            reason="The same number then means two settings. Sooner or later somebody turns the wrong way.",
+            mend=Mend(text="Count all from the same end"),
+        )
+
+
+def sweep_doubted(case: Case) -> Iterator[Finding]:
+    for name in ENDS:
+        end = case.facts.ends[name]
+        if not isinstance(end.end.spring.ratio, RatioFromSweep):
+            continue
+        if end.curve is None:
+            yield Finding(
+                rule="sweep_without_curve",
+                grade="stop",
+                place=name,
+                station="geometry",
+                text="The sweep's pairs give no motion ratio above 0",
+                reason="Hub to arch and the distance between the spring's seats must both shrink as the wheel rises, each wheel position once.",
+                mend=Mend(text="Check the pairs: the larger hub to arch has the larger distance"),
+            )
+        elif end.curve.residual > SWEEP_RESIDUAL:
+            yield Finding(
+                rule="sweep_scattered",
+                grade="look",
+                place=name,
+                station="geometry",
+                text="One pair of the sweep lies {off} off the curve",
+                numbers={"off": length(end.curve.residual)},
+                reason="The wheel rate goes with the square of the ratio, so a slip of the tape counts twice.",
+                mend=Mend(text="Measure that step again"),
+            )
+
+
+SETTING_RULES: tuple[Rule, ...] = (
+    known_damage,
+    plate_exceeded,
+    clicks_past_range,
+    clicks_from_both_ends,
+    sweep_doubted,
+)
