@@ -16,6 +16,8 @@ from flask import Flask
 from feder.api.app import create_app
 from feder.core.candidates import candidates
 from feder.core.evaluate import evaluate
+from feder.core.splines import spline_moves
+from feder.core.uncertainty import uncertainty
 from feder.demo.nettle import nettle
 from feder.demo.springs import demo_springs
 
@@ -56,6 +58,12 @@ def main() -> None:
     line("evaluate, demo car, alone", timed(lambda: evaluate(car, "plan")), base[0])
     line("evaluate, demo car, against as found", timed(lambda: evaluate(car, "plan", against="found")), base[0])
     line("candidates, shelf of 60", timed(lambda: candidates(car, "plan", "rear", shelf), 50), base[0])
+
+    many = [p.model_copy(update={"code": f"s{i}"}) for i in range(334) for p in shelf]
+    line("candidates, shelf of 20,000", timed(lambda: candidates(car, "plan", "rear", many), 20, 2), base[0])
+    path = "corners.rear_left.frequency"
+    line("uncertainty of one figure", timed(lambda: uncertainty(car, "plan", path), 20, 2), base[0])
+    line("spline_moves 36/40", timed(lambda: spline_moves(36, 40, 0.06)), base[0])
 
     bare = Flask("bare")
     bare.add_url_rule("/", "bare", lambda: "{}", methods=["POST"])

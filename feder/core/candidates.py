@@ -2,6 +2,8 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
+from heapq import nsmallest
+from math import log, sqrt
 from typing import Literal
 
 from pydantic import BaseModel, ConfigDict
@@ -19,6 +21,8 @@ from feder.core.standing.springs import tried_spring
 from feder.core.standing.stand import VehicleStand
 from feder.core.working import untraced
 
+MOST_ROWS = 150
+"""Springs tried at most: more than anyone reads, and quick enough to answer while a mark is dragged."""
 SAME_DIAMETER = 0.0015
 """Inside diameters that fit the same perch differ by no more than this, m."""
 
@@ -79,7 +83,8 @@ def candidates(
 ) -> list[Candidate]:
     """Every spring of the shelf tried at one end, softest first.
 
-    `fit` keeps those of the inside diameter that is on the vehicle now (or all, where none is). Heights
+    From a large shelf the `MOST_ROWS` nearest in rate are tried: to the spring that is chosen, or to the middle
+    of the target. `fit` keeps those of the inside diameter that is on the vehicle now (or all, where none is). Heights
     and loads are those of the setup as it stands; each spring is tried on both sides alike.
 
     Raises:
@@ -90,8 +95,24 @@ def candidates(
         now = side_of(setup_of(document, setup), LEFT_RIGHT[end][0]).spring
         wanted = now.inside_diameter if now else None
         bench = _Bench(document, facts, stood, report, end)
-        rows = [_tried(bench, part, now) for part in parts if fit == "all" or _fits(part, wanted)]
+        fitting = [part for part in parts if fit == "all" or _fits(part, wanted)]
+        rows = [_tried(bench, part, now) for part in _nearest(fitting, _rate_sought(bench, now))]
     return sorted(rows, key=lambda r: (r.part.rate.value, r.part.free_length or 0.0))
+
+
+def _rate_sought(bench: "_Bench", now: SpringPart | None) -> float | None:
+    """Rate about which the shelf is searched: the chosen spring's, or the middle of what the target asks."""
+    if now is not None:
+        return now.rate.value
+    low, high = bench.report.ends[bench.end].rate_low, bench.report.ends[bench.end].rate_high
+    return None if low is None or high is None else sqrt(low.value * high.value)
+
+
+def _nearest(parts: list[SpringPart], rate: float | None) -> list[SpringPart]:
+    """The parts nearest in rate, as a ratio."""
+    if len(parts) <= MOST_ROWS or rate is None:
+        return parts[:MOST_ROWS]
+    return nsmallest(MOST_ROWS, parts, key=lambda part: abs(log(part.rate.value / rate)))
 
 
 def _fits(part: SpringPart, inside: float | None) -> bool:

@@ -37,6 +37,10 @@ TERMS: dict[str, tuple[str, str]] = {
     "spring_distance": ("a", "Distance of the spring's mount from the arm's pivot."),
     "wheel_distance": ("b", "Distance of the wheel from the arm's pivot."),
     "spring_angle": ("θ", "Angle between the spring's axis and the direction in which its end moves."),
+    "geometric_rate": (
+        "F·dMR/dz",
+        "Part of the wheel rate that a changing motion ratio gives, whatever the spring.",
+    ),
     "leverage": ("i_L", "Travel of the wheel for one unit of spring travel (wheel / spring)."),
     # ride
     "wheel_rate": ("k_w", "Rate of the spring as felt at the wheel: spring rate times motion ratio squared."),

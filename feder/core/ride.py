@@ -81,6 +81,14 @@ def spring_rate_behind_ratio(wheel_rate: Rate, motion_ratio: MotionRatio) -> New
     return wheel_rate / motion_ratio**2
 
 
+@formula(result="spring_rate", source="wheel rate k·MR² + F·dMR/dz solved for the spring rate")
+def spring_rate_beside_geometry(
+    wheel_rate: Rate, geometric_rate: NewtonPerMetre, motion_ratio: MotionRatio
+) -> NewtonPerMetre:
+    """Spring rate that gives a wheel rate where the changing motion ratio already gives a part of it."""
+    return (wheel_rate - geometric_rate) / motion_ratio**2
+
+
 class SpringForFrequency(NamedTuple):
     """The wheel rate a frequency asks for, and the spring rate behind it."""
 

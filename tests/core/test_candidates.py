@@ -1,5 +1,7 @@
 """Springs tried on the demo car: against putting each one in, and against what was drawn up before."""
 
+import math
+
 import pytest
 
 from feder.core.candidates import candidates
@@ -59,3 +61,12 @@ def test_the_shelf_is_wound_true(car):
         d, big = part.wire_diameter, part.inside_diameter + part.wire_diameter
         assert 79.3e9 * d**4 / (8 * big**3 * part.active_coils) == pytest.approx(part.rate.value, rel=2e-3)
         assert part.solid_length < 0.75 * part.free_length
+
+
+def test_a_large_shelf_is_searched_nearest_in_rate_as_brute_force_would(car):
+    shelf = [demo_spring(60, 180, 20 + i % 300).model_copy(update={"code": f"s{i}"}) for i in range(2000)]
+    rows = candidates(car, "plan", "rear", shelf)
+    assert len(rows) == 150
+    far = max(abs(math.log(r.part.rate.value / 60e3)) for r in rows)
+    nearer = [p for p in shelf if abs(math.log(p.rate.value / 60e3)) < far - 1e-9]
+    assert {p.code for p in nearer} <= {r.part.code for r in rows}

@@ -195,3 +195,17 @@ def test_frequency_follows_from_the_wheel_rate_in_every_layout(car):
         corner = evaluate(document, "plan").corners["rear_right"]
         told = math.sqrt(corner.wheel_rate.value / corner.sprung_mass.value) / 2 / math.pi
         assert corner.frequency.value == pytest.approx(told)
+
+
+def test_the_strip_and_the_wanted_rates_count_the_linkages_own_part(car):
+    """A spring of the rate the strip shows at a frequency gives that frequency, also on a sweep."""
+    document = swept(car)
+    end = evaluate(document, "plan").ends["rear"]
+    for point in (p for p in end.strip if 1.6 < p.frequency < 2.6):
+        part = SpringPart(code="t", rate=RateValue(value=point.spring_rate), free_length=0.18)
+        tried = evaluate(both(document, "rear", spring=part), "plan").ends["rear"]
+        assert tried.frequency.value == pytest.approx(point.frequency, rel=2e-4)
+    part = SpringPart(code="t", rate=RateValue(value=float(end.rate_low.value)), free_length=0.18)
+    assert evaluate(both(document, "rear", spring=part), "plan").ends["rear"].frequency.value == pytest.approx(
+        1.7, rel=2e-4
+    )

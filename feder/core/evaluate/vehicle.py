@@ -13,6 +13,7 @@ from feder.core.ride import (
     ride_frequency,
     ride_rate,
     spring_rate_behind_ratio,
+    spring_rate_beside_geometry,
     wheel_rate_behind_tyre,
 )
 from feder.core.stance import all_wheels, flat_ride_bound, fraction_of, mean_of_sides, two_wheels
@@ -42,7 +43,8 @@ def end_report(
         at_wheel = _same_or_mean(corners[0].wheel_rate.value, corners[1].wheel_rate.value)
         assert at_wheel is not None
         frequency = frequency_on(at_wheel, mass, end, brief)
-    low, high = (_rate_for(f, mass, ratio, end, brief) for f in brief.frequency_band)
+    geometric = _geometric(left, right)
+    low, high = (_rate_for(f, mass, ratio, geometric, end, brief) for f in brief.frequency_band)
     return EndReport(
         end=name,
         sprung_mass=figure(mass, "kg"),
@@ -52,7 +54,20 @@ def end_report(
         frequency=figure(frequency, "Hz"),
         rate_low=figure(low, "N/m"),
         rate_high=figure(high, "N/m"),
-        strip=_strip(mass, ratio, end, brief),
+        strip=_strip(mass, ratio, geometric, end, brief),
+    )
+
+
+def _geometric(left: CornerStand, right: CornerStand) -> float:
+    """Part of the axle's wheel rate that the slope of its motion ratio gives; 0 for a constant ratio."""
+    parts = [c.spring_force * c.ratio_slope for c in (left, right) if c.spring_force is not None and c.ratio_slope]
+    value = sum(parts) / len(parts) if parts else 0.0
+    return given(
+        value,
+        "geometric part of the wheel rate",
+        "N/m",
+        path=None,
+        source="spring force times slope, mean of sides",
     )
 
 
@@ -73,7 +88,7 @@ def frequency_on(at_wheel: float, mass: float | None, end: EndFacts, brief: Brie
 
 
 def _rate_for(
-    frequency: float, mass: float | None, ratio: float | None, end: EndFacts, brief: Brief
+    frequency: float, mass: float | None, ratio: float | None, geometric: float, end: EndFacts, brief: Brief
 ) -> float | None:
     """Spring rate that gives an axle a frequency; nothing where it is unknown or out of reach."""
     if mass is None or not ratio:
@@ -85,19 +100,24 @@ def _rate_for(
         if end.tyre_rate is None or rate >= end.tyre_rate:
             return None
         rate = wheel_rate_behind_tyre(rate, end.tyre_rate)
-    return spring_rate_behind_ratio(rate, ratio)
+    if not geometric:
+        return spring_rate_behind_ratio(rate, ratio)
+    return spring_rate_beside_geometry(rate, geometric, ratio) if rate > geometric else None
 
 
-def _strip(mass: float | None, ratio: float | None, end: EndFacts, brief: Brief) -> list[StripPoint]:
+def _strip(
+    mass: float | None, ratio: float | None, geometric: float, end: EndFacts, brief: Brief
+) -> list[StripPoint]:
     """Spring rate over frequency: two points where it is a plain square law, more behind a tyre."""
     if mass is None or not ratio:
         return []
-    count = 2 if brief.frequency_basis == "wheel rate" else STRIP_POINTS
+    plain = brief.frequency_basis == "wheel rate" and not geometric
+    count = 2 if plain else STRIP_POINTS
     points = []
     with untraced():
         for i in range(count):
             frequency = STRIP_LOW * (STRIP_HIGH / STRIP_LOW) ** (i / (count - 1))
-            rate = _rate_for(frequency, mass, ratio, end, brief)
+            rate = _rate_for(frequency, mass, ratio, geometric, end, brief)
             if rate is not None:
                 points.append(StripPoint(spring_rate=rate, frequency=frequency))
     return points

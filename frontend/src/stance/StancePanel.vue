@@ -125,7 +125,7 @@ const fontFor = (text: string): string => (text.length > 6 ? 'font-size:18px' : 
         <path class="el-found" d="M0 30h34" /><text class="lab" x="42" y="35">as found</text>
       </g>
       <g v-else><path d="M0 10h34" stroke="var(--ink)" stroke-width="1.500" /><text class="cor" x="42" y="15">as found<tspan class="lab" font-weight="400">, as measured</tspan></text></g>
-      <text v-if="rake" class="lab" x="464" y="15" text-anchor="end"><tspan class="cor ask" :class="{ pl: planned }" role="button" tabindex="0" @click="working.ask(rake.path, 'Rake')" @keydown.enter="working.ask(rake.path, 'Rake')">{{ rake.now }}</tspan><tspan v-if="rake.was && planned">, was {{ rake.was }}</tspan></text>
+      <text v-if="rake" class="lab" x="464" y="15" text-anchor="end"><tspan class="cor ask" :class="{ pl: planned }" role="button" tabindex="0" @click="working.ask(rake.path, 'Rake')" @keydown.enter="working.ask(rake.path, 'Rake')">{{ rake.now }}</tspan><tspan v-if="rake.was && planned" class="was">, was {{ rake.was }}</tspan></text>
       <text v-if="drop && times > 1" class="num" x="464" y="35" text-anchor="end">drop drawn {{ times }} times</text>
       <text v-if="vehicle.outline.value && !vehicle.outline.value.own" class="num" x="464" y="35" text-anchor="end">usual measures until the wheelbase is known</text>
       <svg v-if="vehicle.outline.value" x="0" y="36" width="464" height="150" overflow="visible">
@@ -181,6 +181,8 @@ const fontFor = (text: string): string => (text.length > 6 ? 'font-size:18px' : 
 .ladders { flex: 1 1 auto; width: 100%; min-height: 0; }
 @media (max-width: 1100px) {
   .stance { flex-direction: row; align-items: stretch; gap: 20px; overflow: hidden; }
+  .side :deep(text), .side text { font-size: 21px; }
+  .side .was { display: none; }
   .side { flex: 1 1 38%; min-width: 0; height: 100%; }
   .ladders { flex: 1 1 62%; min-width: 0; height: 100%; }
 }
