@@ -84,8 +84,8 @@ def candidates(
     """Every spring of the shelf tried at one end, softest first.
 
     From a large shelf the `MOST_ROWS` nearest in rate are tried: to the spring that is chosen, or to the middle
-    of the target. `fit` keeps those of the inside diameter that is on the vehicle now (or all, where none is). Heights
-    and loads are those of the setup as it stands; each spring is tried on both sides alike.
+    of the target. `fit` keeps those of the inside diameter that is on the vehicle now (or all, where none
+    is). Heights and loads are those of the setup as it stands; each spring is tried on both sides alike.
 
     Raises:
         UnknownSetup: the document has no such setup or load state.
