@@ -4,6 +4,7 @@ from feder.core.document.base import PLACES, Place
 from feder.core.document.document import Document
 from feder.core.report import CornerReport, Report
 from feder.sheet.svg import PATTERNS, path, rect, text
+from feder.units.show import figure
 
 WIDTH, HEIGHT = 290, 545
 _X = {True: 30.0, False: WIDTH - 30.0}
@@ -12,7 +13,9 @@ _SPAN = 128.0
 TAG = 13.0
 
 
-def plan_view(document: Document, report: Report, totals: list[tuple[str, str]], below: list[str]) -> str:
+def plan_view(
+    document: Document, report: Report, system: str, totals: list[tuple[str, str]], below: list[str]
+) -> str:
     """The drawing as inline SVG. `totals` stand on the roof, `below` under the tail."""
     parts = [
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{WIDTH}" height="{HEIGHT}" viewBox="0 0 {WIDTH} {HEIGHT}" '
@@ -24,7 +27,7 @@ def plan_view(document: Document, report: Report, totals: list[tuple[str, str]],
         *[text(WIDTH / 2, 496 + 17 * i, line, anchor="middle") for i, line in enumerate(below)],
     ]
     low, high = _range(report)
-    parts += [part for place in PLACES for part in _ladder(place, report.corners[place], low, high)]
+    parts += [part for place in PLACES for part in _ladder(place, report.corners[place], low, high, system)]
     return "".join([*parts, "</svg>"])
 
 
@@ -80,7 +83,7 @@ def _range(report: Report) -> tuple[float, float]:
     return min([-0.06, *values]) - 0.008, max([0.06, *values]) + 0.008
 
 
-def _ladder(place: Place, corner: CornerReport, low: float, high: float) -> list[str]:
+def _ladder(place: Place, corner: CornerReport, low: float, high: float, system: str) -> list[str]:
     x, top = _X[place.is_left], _TOP[place.end]
     side = 1 if place.is_left else -1
 
@@ -109,7 +112,7 @@ def _ladder(place: Place, corner: CornerReport, low: float, high: float) -> list
             text(
                 x + side * 14,
                 y(corner.stop.value) + 10,
-                f"{corner.stop.value * 1e3:.0f}",
+                figure(corner.stop.value, "m", system),
                 size=12,
                 anchor="start" if side > 0 else "end",
             )
@@ -138,8 +141,8 @@ def _ladder(place: Place, corner: CornerReport, low: float, high: float) -> list
     for travel, letter in labels:
         at = min(y(travel), placed - 16) if placed > -1e8 else y(travel)
         placed = at
-        out += _tag(x, at, side, letter, f"{travel * 1e3:.0f}", first=travel == end)
-    return [*out, *_tag(x, y(droop), side, "D", f"−{abs(droop) * 1e3:.0f}", first=True)]
+        out += _tag(x, at, side, letter, figure(travel, "m", system), first=travel == end)
+    return [*out, *_tag(x, y(droop), side, "D", figure(droop, "m", system), first=True)]
 
 
 def _tag(x: float, y: float, side: int, letter: str, value: str, *, first: bool) -> list[str]:

@@ -86,7 +86,9 @@ def sheet_html(document: Document, setup_id: str, system: str, number: int, toda
         today=_day(today),
         corners={p.value: rows for p, rows in corners.items()},
         weights={p.value: _show(report.corners[p].mass, system, unit=True) for p in PLACES},
-        drawing=Markup(plan_view(document, report, _totals(report, system), _below(document, report, system))),
+        drawing=Markup(
+            plan_view(document, report, system, _totals(report, system), _below(document, report, system))
+        ),
         strip=Markup(frequency_strip(report, system)),
         targets=_targets(document, report, setup, system),
         cautions=_cautions(document, report, system),

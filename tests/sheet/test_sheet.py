@@ -63,6 +63,13 @@ def test_the_figures_are_those_of_the_report_in_every_unit_system(car, system):
             assert f" {figure(value.value, value.unit, system, kind=kind)} " in text, (place, name)
 
 
+def test_the_ladders_are_in_the_sheets_own_units(car):
+    assert "−66" in words(page(car, system="metric"))
+    inch = words(page(car, system="inch"))
+    assert "−2.60" in inch  # 66 mm
+    assert "−66" not in inch
+
+
 def test_cautions_stand_on_it_and_estimates_keep_their_mark(car):
     text = words(page(car))
     assert "Rear right: Held by only 2.4 mm at full droop; 3 mm wanted." in text

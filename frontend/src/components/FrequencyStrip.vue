@@ -16,6 +16,8 @@ const props = defineProps<{
   end: EndName
   shelf: Candidate[]
   movable: boolean
+  /** Drawn in ink: found or fitted, not planned. */
+  fact: boolean
 }>()
 const emit = defineEmits<{ ask: [rate: number, done: boolean]; pick: [end: EndName]; step: [by: 1 | -1] }>()
 const units = useUnits()
@@ -129,7 +131,7 @@ const anchor = (at: number): string => (at > 610 ? 'end' : 'start')
     <text class="lab" x="0" y="131">Rear spring</text><text class="unit" x="0" y="147">{{ rateUnit.written }} × {{ marks[1]!.ratio }}²</text>
     <g v-for="m in marks" :key="m.end">
       <path v-if="m.was !== null" class="was" :class="m.end" :d="m.end === 'front' ? `M${m.was} 42V108` : `M${m.was} 42V118`" />
-      <g v-if="m.x !== null" class="mark" :class="{ on: m.end === end, fact: !movable }">
+      <g v-if="m.x !== null" class="mark" :class="{ on: m.end === end, fact }">
         <path class="ln" :class="m.end" :d="m.end === 'front' ? `M${m.x} 32V108` : `M${m.x} 42V118`" />
         <path class="tip" :d="m.end === 'front' ? `M${m.x - 9} 1h18l-9 13z` : `M${m.x - 9} 158h18l-9 -13z`" />
         <text class="k cur" :x="m.x" :y="m.end === 'front' ? 29 : 135" text-anchor="middle">{{ m.rate }}</text>

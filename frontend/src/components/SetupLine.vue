@@ -52,10 +52,10 @@ function remove(): void {
       <g v-for="n in line.nodes" :key="n.key" class="node" role="button" tabindex="0" :aria-label="n.setup ? `Setup ${n.words}` : `Make the setup ${n.words} from this one`" :aria-pressed="n.here"
         @click="open(n)" @keydown.enter="open(n)" @keydown.space.prevent="open(n)">
         <rect :x="n.x - 44" :y="n.y - 14" width="88" :height="n.up ? 26 : 40" fill="transparent" />
-        <path v-if="n.here" :class="['h-here', { fact: n.stage === 'as found' }]" :d="`M${n.x} ${n.y - 8}l8 8-8 8-8-8z`" />
+        <path v-if="n.here" :class="['h-here', { fact: n.stage !== 'plan' }]" :d="`M${n.x} ${n.y - 8}l8 8-8 8-8-8z`" />
         <circle v-else-if="n.setup" class="h-ring" :cx="n.x" :cy="n.y" r="5" />
         <path v-else class="h-cross" :d="`M${n.x - 5} ${n.y}h10M${n.x} ${n.y - 5}v10`" />
-        <text :class="['h-w', { 'h-cur': n.here, fact: n.stage === 'as found', 'h-none': !n.setup }]" :x="n.up ? n.x + 11 : n.x" :y="n.up ? n.y + 5 : n.y + 22" :text-anchor="n.up ? 'start' : 'middle'">{{ n.words }}</text>
+        <text :class="['h-w', { 'h-cur': n.here, fact: n.stage !== 'plan', 'h-none': !n.setup }]" :x="n.up ? n.x + 11 : n.x" :y="n.up ? n.y + 5 : n.y + 22" :text-anchor="n.up ? 'start' : 'middle'">{{ n.words }}</text>
       </g>
     </svg>
     <v-menu>

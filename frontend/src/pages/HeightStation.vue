@@ -54,7 +54,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
   <p v-if="vehicle.isFound.value" class="say"><b class="grade-look">Look</b> As found is what was measured. Take the plan in the heading to ask for heights.</p>
   <div class="four">
     <section v-for="p in PLACES" :id="`height-${p}`" :key="p" class="corner" :class="p.endsWith('right') ? 'right' : 'left'" :aria-label="placeWords(p)">
-      <CollarDrawing :corner="corner(p)" :side="side(p)" :fact="vehicle.isFound.value" />
+      <CollarDrawing :corner="corner(p)" :side="side(p)" :fact="vehicle.setup.value?.stage !== 'plan'" />
       <div class="facts">
         <h3>{{ placeWords(p) }}</h3>
         <div class="pair">

@@ -120,10 +120,10 @@ async function added(part: SpringPart): Promise<void> {
 <template>
   <div class="bench-top"><h1>Springs</h1>
     <div class="ends end" role="tablist" aria-label="Which end">
-      <button v-for="e in (['front', 'rear'] as const)" :key="e" class="tab" role="tab" :aria-selected="e === end" @click="end = e"><svg width="34" height="6" aria-hidden="true"><path d="M0 3H34" :stroke-dasharray="e === 'rear' ? '7 4' : undefined" /></svg>{{ e === 'front' ? 'Front' : 'Rear' }} <b :class="{ fact: vehicle.isFound.value }">{{ chosen(e)?.code ?? 'none yet' }}</b></button>
+      <button v-for="e in (['front', 'rear'] as const)" :key="e" class="tab" role="tab" :aria-selected="e === end" @click="end = e"><svg width="34" height="6" aria-hidden="true"><path d="M0 3H34" :stroke-dasharray="e === 'rear' ? '7 4' : undefined" /></svg>{{ e === 'front' ? 'Front' : 'Rear' }} <b :class="{ fact: vehicle.setup.value?.stage !== 'plan' }">{{ chosen(e)?.code ?? 'none yet' }}</b></button>
     </div>
   </div>
-  <FrequencyStrip v-if="report" :report="report" :end="end" :shelf="rows" :movable="!vehicle.isFound.value" @ask="askRate" @pick="(e) => (end = e)" @step="step" />
+  <FrequencyStrip v-if="report" :report="report" :end="end" :shelf="rows" :movable="!vehicle.isFound.value" :fact="vehicle.setup.value?.stage !== 'plan'" @ask="askRate" @pick="(e) => (end = e)" @step="step" />
   <p v-if="report?.vehicle.frequency_ratio" class="say">
     Rear <em><AskFigure :figure="{ ...report.vehicle.frequency_ratio, value: report.vehicle.frequency_ratio.value - 1 }" as-percent path="vehicle.frequency_ratio" title="rear over front" :options="{ signed: true }" /></em> over front<template v-if="report.vehicle.flat_speed">. Pitch dies out in one wave at <em><AskFigure :figure="report.vehicle.flat_speed" path="vehicle.flat_speed" title="flat-ride speed" :options="{ unit: true }" /></em></template>.
   </p>

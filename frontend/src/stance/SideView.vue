@@ -14,6 +14,8 @@ const props = defineProps<{
   drop?: { front: number; rear: number } | null
   /** How many times larger the drop is drawn. */
   times?: number
+  /** Drawn in ink: found or fitted, not planned. */
+  fact?: boolean
 }>()
 
 const scene = computed(() => {
@@ -46,8 +48,8 @@ const scene = computed(() => {
 
 <template>
   <g>
-    <g :class="{ 'el-fact': !drop }">
-      <path :class="[drop ? 'el-plan' : 'el-only', { 'el-guess': !outline.own }]" :d="scene.body" />
+    <g :class="{ 'el-fact': !drop || fact }">
+      <path :class="[drop && !fact ? 'el-plan' : 'el-only', { 'el-guess': !outline.own }]" :d="scene.body" />
       <path class="el-glass" :d="scene.glass" />
       <path class="el-trim" :d="scene.lines" />
     </g>

@@ -9,7 +9,7 @@ import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { useWorking } from '@/composables/useWorking'
 
-import { commonRange, marksOf } from './ladder'
+import { commonRange, divisionFor, marksOf } from './ladder'
 import SideView from './SideView.vue'
 import TravelLadder from './TravelLadder.vue'
 
@@ -27,6 +27,8 @@ const BOTTOM = 290
 const report = computed(() => vehicle.report.value)
 const corner = (place: Place): CornerReport | undefined => report.value?.corners[place]
 const planned = computed(() => !vehicle.isFound.value)
+/** Blue is for what is planned; what was found or is fitted is ink. */
+const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
 const drop = computed(() => {
   if (!planned.value) return null
   const mean = (a: Place, b: Place): number | null => {
@@ -47,13 +49,15 @@ const held = reactive<{ place: Place | null; offset: number }>({ place: null, of
 const frozen = ref<Record<string, CornerReport> | null>(null)
 const shown = (place: Place): CornerReport | undefined => (frozen.value ? frozen.value[place] : corner(place))
 const marks = computed(() => Object.fromEntries(PLACES.map((p) => [p, marksOf(shown(p))])) as Record<Place, ReturnType<typeof marksOf>>)
+const division = computed(() => divisionFor(units.unit('m').name, units.unit('m').factor))
 const range = ref(commonRange([]))
-watch(marks, (m) => { if (!held.place) range.value = commonRange(Object.values(m)) }, { immediate: true })
+watch([marks, division], ([m, d]) => { if (!held.place) range.value = commonRange(Object.values(m), d.label) }, { immediate: true })
 const y = (mm: number): number => TOP + ((range.value.top - mm) / (range.value.top - range.value.bottom)) * (BOTTOM - TOP)
 const scale = computed(() => {
   const out: number[] = []
-  for (let mm = range.value.bottom + 20; mm < range.value.top + 1; mm += 20) out.push(mm)
-  return out.filter((mm) => mm !== 0)
+  const step = division.value.label
+  for (let n = Math.round(range.value.bottom / step) + 1; n * step < range.value.top + 1; n++) if (n) out.push(n * step)
+  return out
 })
 
 function move(place: Place, travel: number, done: boolean): void {
@@ -120,16 +124,16 @@ const fontFor = (text: string): string => (text.length > 6 ? 'font-size:18px' : 
   <aside class="stance" aria-label="Stance">
     <svg class="side" viewBox="0 0 464 186" role="img" :aria-label="`Side view of ${vehicle.document.value?.vehicle.name ?? 'the vehicle'}`">
       <g v-if="planned">
-        <path class="lg-plan" d="M0 10h34" stroke="var(--plan)" stroke-width="2.250" />
-        <text class="lab pl" x="42" y="15">{{ vehicle.setup.value?.name }}</text>
+        <path d="M0 10h34" :stroke="fact ? 'var(--ink)' : 'var(--plan)'" stroke-width="2.250" />
+        <text class="lab" :class="fact ? 'cor' : 'pl'" x="42" y="15">{{ vehicle.setup.value?.name }}</text>
         <path class="el-found" d="M0 30h34" /><text class="lab" x="42" y="35">as found</text>
       </g>
       <g v-else><path d="M0 10h34" stroke="var(--ink)" stroke-width="1.500" /><text class="cor" x="42" y="15">as found<tspan class="lab" font-weight="400">, as measured</tspan></text></g>
-      <text v-if="rake" class="lab" x="464" y="15" text-anchor="end"><tspan class="cor ask" :class="{ pl: planned }" role="button" tabindex="0" @click="working.ask(rake.path, 'Rake')" @keydown.enter="working.ask(rake.path, 'Rake')">{{ rake.now }}</tspan><tspan v-if="rake.was && planned" class="was">, was {{ rake.was }}</tspan></text>
+      <text v-if="rake" class="lab" x="464" y="15" text-anchor="end"><tspan class="cor ask" :class="{ pl: !fact }" role="button" tabindex="0" @click="working.ask(rake.path, 'Rake')" @keydown.enter="working.ask(rake.path, 'Rake')">{{ rake.now }}</tspan><tspan v-if="rake.was && planned" class="was">, was {{ rake.was }}</tspan></text>
       <text v-if="drop && times > 1" class="num" x="464" y="35" text-anchor="end">drop drawn {{ times }} times</text>
       <text v-if="vehicle.outline.value && !vehicle.outline.value.own" class="num" x="464" y="35" text-anchor="end">usual measures until the wheelbase is known</text>
       <svg v-if="vehicle.outline.value" x="0" y="36" width="464" height="150" overflow="visible">
-        <SideView :outline="vehicle.outline.value" :width="464" :height="148" :drop="drop" :times="times" />
+        <SideView :outline="vehicle.outline.value" :width="464" :height="148" :drop="drop" :times="times" :fact="fact" />
       </svg>
     </svg>
     <svg class="ladders" viewBox="0 0 464 456" role="group" aria-label="Travel ladders of the four corners">
@@ -146,12 +150,12 @@ const fontFor = (text: string): string => (text.length > 6 ? 'font-size:18px' : 
       <text class="unit" x="224" y="50" text-anchor="middle">{{ units.unit('m').written }}</text>
       <g v-for="mm in scale" :key="mm">
         <path class="grid" :d="`M0 ${y(mm)}H196M252 ${y(mm)}H464`" />
-        <text class="num" x="224" :y="y(mm) + 5" text-anchor="middle">{{ mm > 0 ? '+' : '−' }}{{ Math.abs(mm) }}</text>
+        <text class="num" x="224" :y="y(mm) + 5" text-anchor="middle">{{ mm > 0 ? '+' : '' }}{{ division.write(mm) }}</text>
       </g>
-      <path class="zero" :class="{ fact: !planned }" :d="`M0 ${y(0)}H200M248 ${y(0)}H464`" />
-      <text class="cor" :class="{ pl: planned }" x="224" :y="y(0) + 5.500" text-anchor="middle">ride</text>
-      <TravelLadder v-for="p in PLACES" :key="p" :x="X[p]" :top="TOP" :bottom="BOTTOM" :range="range" :marks="marks[p]" :ghost="ghost(p)"
-        :movable="planned && !!corner(p)?.hub_to_arch" :fact="!planned" :label="placeWords(p)" :offset="offsetOf(p)"
+      <path class="zero" :class="{ fact }" :d="`M0 ${y(0)}H200M248 ${y(0)}H464`" />
+      <text class="cor" :class="{ pl: !fact }" x="224" :y="y(0) + 5.500" text-anchor="middle">ride</text>
+      <TravelLadder v-for="p in PLACES" :key="p" :x="X[p]" :top="TOP" :bottom="BOTTOM" :range="range" :marks="marks[p]" :division="division" :ghost="ghost(p)"
+        :movable="planned && !!corner(p)?.hub_to_arch" :fact="fact" :label="placeWords(p)" :offset="offsetOf(p)"
         :height-text="`${placeWords(p)}: ${units.show(heightOf(p)?.value, 'm', { unit: true })}`"
         @move="(t, done) => move(p, t, done)" @step="(t) => step(p, t)" @open="openHeight(p)" />
       <g v-for="(row, i) in rows" :key="row.key" :transform="`translate(0 ${326 + i * 42})`">
@@ -181,7 +185,7 @@ const fontFor = (text: string): string => (text.length > 6 ? 'font-size:18px' : 
 .ladders { flex: 1 1 auto; width: 100%; min-height: 0; }
 @media (max-width: 1100px) {
   .stance { flex-direction: row; align-items: stretch; gap: 20px; overflow: hidden; }
-  .side :deep(text), .side text { font-size: 21px; }
+  .side text, .side tspan { font-size: 21px; }
   .side .was { display: none; }
   .side { flex: 1 1 38%; min-width: 0; height: 100%; }
   .ladders { flex: 1 1 62%; min-width: 0; height: 100%; }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 
-import { bumpTags, type LadderMarks, spread } from './ladder'
+import { bumpTags, type Division, type LadderMarks, spread } from './ladder'
 
 /**
  * The travel ladder of one corner: open = free travel, dotted = stop being squeezed, hatched = out of reach.
@@ -16,6 +16,7 @@ const props = defineProps<{
   marks: LadderMarks
   /** Travel of as found from this ride height, mm; null when it is the setup itself. */
   ghost: number | null
+  division: Division
   movable: boolean
   fact: boolean
   label: string
@@ -38,8 +39,11 @@ const tags = computed(() => bumpTags(props.marks).filter((t) => t.at <= props.ra
 const end = computed(() => tags.value.find((t) => t.first)?.at ?? null)
 const rungs = computed(() => {
   const out: number[] = []
-  for (let mm = Math.ceil(props.range.bottom / 10) * 10; mm <= props.range.top; mm += 10)
+  const { rung } = props.division
+  for (let n = Math.ceil(props.range.bottom / rung); n * rung <= props.range.top; n++) {
+    const mm = n * rung
     if ((end.value === null || mm < end.value) && (props.marks.droop === null || mm > props.marks.droop)) out.push(mm)
+  }
   return out
 })
 const labels = computed(() => {
@@ -117,14 +121,14 @@ function pressed(event: KeyboardEvent): void {
         <path v-else class="ld-tick" :d="`M${x - 13} ${t.y}h26L${x + 17} ${t.label}`" />
         <rect class="ld-tag" :class="t.kind" :x="x + 17" :y="t.label - 8" width="16" height="16" />
         <text class="ld-tx" :class="t.kind" :x="x + 25" :y="t.label + 5">{{ t.letter }}</text>
-        <text class="lim" :class="t.kind" :x="x + 36" :y="t.label + 5.500">{{ Math.round(t.at) }}</text>
+        <text class="lim" :class="t.kind" :x="x + 36" :y="t.label + 5.500">{{ division.write(t.at) }}</text>
       </g>
-      <text v-if="squeezed && marks.stop !== null" class="num" :x="x + 17" :y="Math.max(squeezed.to + 10, (labels.find((t) => t.first)?.label ?? 0) + 24)">{{ Math.round(marks.stop) }}</text>
+      <text v-if="squeezed && marks.stop !== null" class="num" :x="x + 17" :y="Math.max(squeezed.to + 10, (labels.find((t) => t.first)?.label ?? 0) + 24)">{{ division.write(marks.stop) }}</text>
       <g v-if="marks.droop !== null">
         <path class="ld-bar" :d="`M${x - 18} ${y(within(marks.droop))}h36`" />
         <rect class="ld-tag" :x="x + 17" :y="y(within(marks.droop)) - 8" width="16" height="16" />
         <text class="ld-tx" :x="x + 25" :y="y(within(marks.droop)) + 5">D</text>
-        <text class="lim" :x="x + 36" :y="y(within(marks.droop)) + 5.500">−{{ Math.abs(Math.round(marks.droop)) }}</text>
+        <text class="lim" :x="x + 36" :y="y(within(marks.droop)) + 5.500">{{ division.write(marks.droop) }}</text>
       </g>
     </template>
     <path v-if="ghost !== null && Math.abs(ghost - offset) > 0.3" class="ghost" :d="`M${x - 15} ${y(within(ghost))}l-15 -8v16z`" />

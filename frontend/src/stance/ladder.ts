@@ -37,7 +37,22 @@ export function bumpTags(marks: LadderMarks): LimitTag[] {
     .map((t) => ({ ...t, first: t.at === first, kind: t.at !== first ? 'late' : t.letter === 'B' ? 'stop' : 'plain' }))
 }
 
-/** One scale for all ladders: the range in mm that holds every mark, in whole rungs. */
+/** How a ladder is divided in a unit: mm of travel from label to label, from rung to rung, and how a travel is written. */
+export interface Division {
+  label: number
+  rung: number
+  write: (mm: number) => string
+}
+export function divisionFor(unit: string, factor: number): Division {
+  const inches = unit === 'in'
+  const write = (mm: number): string => {
+    const value = (Math.abs(mm) / 1000 / factor).toFixed(inches ? 2 : 0)
+    return mm < 0 && Number(value) !== 0 ? `−${value}` : value
+  }
+  return inches ? { label: 25.4, rung: 12.7, write } : { label: 20, rung: 10, write }
+}
+
+/** One scale for all ladders: the range in mm that holds every mark, in whole divisions. */
 export function commonRange(all: LadderMarks[], rung = 20): { top: number; bottom: number } {
   const bump = all.flatMap((m) => [m.solid, m.contact]).filter((v): v is number => v !== null)
   const droop = all.flatMap((m) => [m.droop]).filter((v): v is number => v !== null)

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 
 import { layoutSetups } from '@/logic/setupLine'
 
-import { bumpTags, commonRange, spread } from './ladder'
+import { bumpTags, commonRange, divisionFor, spread } from './ladder'
 import { draw, sideView } from './sideView'
 
 const none = { droop: null, stop: null, solid: null, contact: null, bind: null, loose: null }
@@ -17,6 +17,13 @@ describe('the ladder', () => {
     const range = commonRange([{ ...none, solid: 51, contact: 72, droop: -66 }, { ...none, droop: -50 }])
     expect(range.top).toBeGreaterThanOrEqual(72)
     expect(range.bottom).toBeLessThanOrEqual(-66)
+  })
+  it('is divided and written in the unit chosen', () => {
+    const inch = divisionFor('in', 0.0254)
+    expect(inch.write(-50.8)).toBe('−2.00')
+    expect(inch.label).toBe(25.4)
+    expect(divisionFor('mm', 0.001).write(51.2)).toBe('51')
+    expect(commonRange([{ ...none, solid: 51 }], 25.4).top).toBeCloseTo(76.2)
   })
   it('keeps labels apart and in order', () => {
     const placed = spread([100, 104, 300], 19)
