@@ -7,7 +7,7 @@ from werkzeug.exceptions import HTTPException
 from feder.api.wire import Wire
 from feder.calc.refusal import CalcError
 from feder.core.document.document import BadDocument, faults_of
-from feder.core.errors import UnknownSetup
+from feder.core.errors import OutOfRange, UnknownSetup
 from feder.core.shelf import BadShelfFile
 from feder.store.garage import NoVehicle
 from feder.store.parts import NoPart
@@ -59,6 +59,10 @@ def install(app: Flask) -> None:
     @app.errorhandler(BadShelfFile)
     def _shelf(error: BadShelfFile) -> Response:
         return refusal(422, error.faults[0]["place"], f"The file was refused whole. {error}", error.faults)
+
+    @app.errorhandler(OutOfRange)
+    def _range(error: OutOfRange) -> Response:
+        return refusal(422, error.key, f"The numbers do not go together: {error}")
 
     @app.errorhandler(UnknownSetup)
     def _setup(error: UnknownSetup) -> Response:

@@ -54,7 +54,7 @@ class Preload(NamedTuple):
 
 
 @formula(result="compression", source="definition: free length less the room at full droop")
-def droop_compression(free_length: Length, droop_length: Length) -> Metre:
+def droop_compression(free_length: Length, droop_length: Metre) -> Metre:
     """How far a spring is compressed at full droop; negative when it is loose."""
     return free_length - droop_length
 

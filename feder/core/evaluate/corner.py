@@ -74,9 +74,9 @@ def _rates(stood: CornerStand, brief: Brief) -> dict[str, tuple[float | None, st
     at_wheel = at_ground = frequency = tyre_frequency = settled = damping = None
     if rate is not None and stood.motion_ratio:
         at_wheel = corner_wheel_rate(stood, rate)
-        if end.tyre_rate is not None:
+        if end.tyre_rate is not None and at_wheel > 0:
             at_ground = ride_rate(at_wheel, end.tyre_rate)
-        if mass is not None:
+        if mass is not None and at_wheel > 0:  # a falling motion ratio can leave none
             frequency = ride_frequency(at_wheel, mass)
             tyre_frequency = None if at_ground is None else ride_frequency(at_ground, mass)
             settled = static_deflection(at_wheel, mass)

@@ -80,7 +80,7 @@ def _same_or_mean(left: float | None, right: float | None) -> float | None:
 
 def frequency_on(at_wheel: float, mass: float | None, end: EndFacts, brief: Brief) -> float | None:
     """Frequency on the basis the brief chose; nothing where that basis is not known."""
-    if mass is None:
+    if mass is None or at_wheel <= 0:
         return None
     if brief.frequency_basis == "wheel rate":
         return ride_frequency(at_wheel, mass)
