@@ -1,5 +1,6 @@
 """The real application in headless Chromium from Debian, served on a free port of this machine."""
 
+import contextlib
 import socket
 import threading
 from pathlib import Path
@@ -22,6 +23,12 @@ def browser_type_launch_args():
     return {"executable_path": "/usr/bin/chromium", "args": ARGS}
 
 
+def run_until_closed(server) -> None:
+    """Serve; closing the server from another thread ends its loop with an error that means just that."""
+    with contextlib.suppress(OSError):
+        server.run()
+
+
 @pytest.fixture
 def served(tmp_path: Path):
     """Serve a fresh database; returns a function that starts it, furnished or empty."""
@@ -37,7 +44,7 @@ def served(tmp_path: Path):
             probe.bind(("127.0.0.1", 0))
             port = probe.getsockname()[1]
         server = create_server(app, host="127.0.0.1", port=port)
-        threading.Thread(target=server.run, daemon=True).start()
+        threading.Thread(target=run_until_closed, args=(server,), daemon=True).start()
         servers.append(server)
         return f"http://127.0.0.1:{port}"
 

@@ -56,5 +56,5 @@ const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.
 .save { color: var(--ink-2); font-size: var(--t-1); padding-right: 6px; white-space: nowrap; }
 .save.kept, .save.stale { color: var(--look); font-weight: 600; }
 @media (max-width: 1200px) { .wide { display: none; } }
-@media (max-width: 1100px) { .head { padding: 4px 16px; flex-wrap: wrap; gap: 0 12px; } .veh { flex: 1 1 200px; } }
+@media (max-width: 1100px) { .head { padding: 4px 16px; flex-wrap: wrap; gap: 0 12px; } .veh { flex: 1 1 200px; } .tools { margin-right: 0; } }
 </style>

@@ -32,7 +32,7 @@ watch(() => props.ratio, (r) => {
   if (JSON.stringify(whole()) !== JSON.stringify(r.points)) rows.value = [...r.points.map((p): Pair => [p[0] ?? null, p[1] ?? null]), [null, null]]
 }, { immediate: true })
 function whole(): [number, number][] {
-  return rows.value.filter((r): r is [number, number] => r[0] !== null && r[1] !== null)
+  return rows.value.filter((r): r is [number, number] => r[0] !== null && r[1] !== null).map(([h, s]) => [h, s])
 }
 function setPair(row: number, column: 0 | 1, value: number | null): void {
   rows.value[row]![column] = value

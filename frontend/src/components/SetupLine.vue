@@ -83,5 +83,5 @@ svg .h-cur.fact { fill: var(--ink); }
 svg .h-none { fill: var(--ink-3); }
 .node { cursor: pointer; }
 .tool { width: 44px; height: 44px; display: grid; place-items: center; }
-@media (max-width: 900px) { svg { width: 330px; } }
+@media (max-width: 900px) { .line > svg { width: 330px; } }
 </style>
