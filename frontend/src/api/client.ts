@@ -32,7 +32,7 @@ export const endOf = (place: Place): EndName => (place.startsWith('front') ? 'fr
 export const mirrorOf = (place: Place): Place =>
   (place.endsWith('left') ? place.replace('left', 'right') : place.replace('right', 'left')) as Place
 
-export const api = createClient<paths>({ baseUrl: window.location.origin })
+export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => globalThis.fetch(request) })
 
 /** The sentence of an error answer, or a plain one when the server did not answer. */
 export function messageOf(error: unknown): string {
