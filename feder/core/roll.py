@@ -106,7 +106,11 @@ def roll_arm_of(
 
 @formula(result="roll_angle", source=STEADY)
 def roll_angle_of(
-    sprung_mass: Mass, lateral_g: Ratio, roll_arm: Metre, front_roll_stiffness: Ratio, rear_roll_stiffness: Ratio
+    sprung_mass: Mass,
+    lateral_g: Ratio,
+    roll_arm: Metre,
+    front_roll_stiffness: NewtonMetrePerRadian,
+    rear_roll_stiffness: NewtonMetrePerRadian,
 ) -> Radian:
     """Roll angle in a steady corner."""
     return (
@@ -131,7 +135,7 @@ def rear_share_of(sprung_front_fraction: Fraction) -> Ratio:
 
 
 @formula(result="elastic", source="the axle's share of the roll moment over its track")
-def elastic_transfer(roll_stiffness: Ratio, roll_angle: Radian, track: Length) -> Newton:
+def elastic_transfer(roll_stiffness: NewtonMetrePerRadian, roll_angle: Radian, track: Length) -> Newton:
     """Load moved through springs and bar."""
     return roll_stiffness * roll_angle / track
 

@@ -157,7 +157,7 @@ const fontFor = (text: string): string => (text.length > 6 ? 'font-size:18px' : 
       <TravelLadder v-for="p in PLACES" :key="p" :x="X[p]" :top="TOP" :bottom="BOTTOM" :range="range" :marks="marks[p]" :division="division" :ghost="ghost(p)"
         :movable="planned && !!corner(p)?.hub_to_arch" :fact="fact" :label="placeWords(p)" :offset="offsetOf(p)"
         :height-text="`${placeWords(p)}: ${units.show(heightOf(p)?.value, 'm', { unit: true })}`"
-        @move="(t, done) => move(p, t, done)" @step="(t) => step(p, t)" @open="openHeight(p)" />
+        @move="(t, done) => move(p, t, done)" @step="(t) => step(p, t)" @open="openHeight(p)" @ask="(what, words) => working.ask(`corners.${p}.${what}`, `${words}, ${placeWords(p)}`)" />
       <g v-for="(row, i) in rows" :key="row.key" :transform="`translate(0 ${326 + i * 42})`">
         <text class="lab" x="224" y="0" text-anchor="middle">{{ row.words }}</text>
         <text class="unit" x="224" y="17" text-anchor="middle">{{ row.unit }}</text>

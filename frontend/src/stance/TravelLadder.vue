@@ -30,6 +30,8 @@ const emit = defineEmits<{
   /** One step of the keyboard, mm. */
   step: [travel: number]
   open: []
+  /** How a limit comes about: its name in the report. */
+  ask: [what: 'solid' | 'contact' | 'bind' | 'droop' | 'stop' | 'loose', words: string]
 }>()
 
 const y = (mm: number): number => props.top + ((props.range.top - mm) / (props.range.top - props.range.bottom)) * (props.bottom - props.top)
@@ -55,6 +57,12 @@ const squeezed = computed(() => {
   const { stop } = props.marks
   return stop !== null && end.value !== null && end.value > stop ? { from: y(within(end.value)), to: y(within(stop)) } : null
 })
+
+const LIMITS: Record<string, { what: 'solid' | 'contact' | 'bind' | 'droop' | 'stop' | 'loose'; words: string }> = {
+  S: { what: 'solid', words: 'damper solid' }, T: { what: 'contact', words: 'tyre meets arch' }, B: { what: 'bind', words: 'coils closed' },
+  D: { what: 'droop', words: 'full droop' }, L: { what: 'loose', words: 'spring loose' }, P: { what: 'stop', words: 'stop touched' },
+}
+const how = (letter: string): void => emit('ask', LIMITS[letter]!.what, LIMITS[letter]!.words)
 
 const dragging = ref(false)
 let startY = 0
@@ -121,14 +129,14 @@ function pressed(event: KeyboardEvent): void {
         <path v-else class="ld-tick" :d="`M${x - 13} ${t.y}h26L${x + 17} ${t.label}`" />
         <rect class="ld-tag" :class="t.kind" :x="x + 17" :y="t.label - 8" width="16" height="16" />
         <text class="ld-tx" :class="t.kind" :x="x + 25" :y="t.label + 5">{{ t.letter }}</text>
-        <text class="lim" :class="t.kind" :x="x + 36" :y="t.label + 5.500">{{ division.write(t.at) }}</text>
+        <text class="lim how" :class="t.kind" role="button" tabindex="0" :aria-label="`${LIMITS[t.letter]!.words}, ${label}: ${division.write(t.at)}. How?`" :x="x + 36" :y="t.label + 5.500" @click="how(t.letter)" @keydown.enter.stop="how(t.letter)">{{ division.write(t.at) }}</text>
       </g>
-      <text v-if="squeezed && marks.stop !== null" class="num" :x="x + 17" :y="Math.max(squeezed.to + 10, (labels.find((t) => t.first)?.label ?? 0) + 24)">{{ division.write(marks.stop) }}</text>
+      <text v-if="squeezed && marks.stop !== null" class="num how" role="button" tabindex="0" :aria-label="`stop touched, ${label}: ${division.write(marks.stop)}. How?`" :x="x + 17" :y="Math.max(squeezed.to + 10, (labels.find((t) => t.first)?.label ?? 0) + 24)" @click="how('P')" @keydown.enter.stop="how('P')">{{ division.write(marks.stop) }}</text>
       <g v-if="marks.droop !== null">
         <path class="ld-bar" :d="`M${x - 18} ${y(within(marks.droop))}h36`" />
         <rect class="ld-tag" :x="x + 17" :y="y(within(marks.droop)) - 8" width="16" height="16" />
         <text class="ld-tx" :x="x + 25" :y="y(within(marks.droop)) + 5">D</text>
-        <text class="lim" :x="x + 36" :y="y(within(marks.droop)) + 5.500">{{ division.write(marks.droop) }}</text>
+        <text class="lim how" role="button" tabindex="0" :aria-label="`full droop, ${label}: ${division.write(marks.droop)}. How?`" :x="x + 36" :y="y(within(marks.droop)) + 5.500" @click="how('D')" @keydown.enter.stop="how('D')">{{ division.write(marks.droop) }}</text>
       </g>
     </template>
     <path v-if="ghost !== null && Math.abs(ghost - offset) > 0.3" class="ghost" :d="`M${x - 15} ${y(within(ghost))}l-15 -8v16z`" />
