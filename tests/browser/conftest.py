@@ -6,7 +6,7 @@ import threading
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import BrowserContext, Page
+from playwright.sync_api import BrowserContext, Page, expect
 from waitress import create_server
 
 from feder.api.app import FRONT_END, create_app
@@ -14,6 +14,9 @@ from feder.api.rooms import Rooms
 from feder.demo.workshop import furnish
 from scripts.screenshots import ARGS
 
+PATIENCE = 30_000
+"""How long a busy machine may take for anything, ms; a quick one never waits."""
+expect.set_options(timeout=PATIENCE)
 TELL_BREACHES = """document.addEventListener('securitypolicyviolation',
   (e) => console.error('policy: ' + e.violatedDirective + ' ' + e.blockedURI))"""
 
@@ -60,7 +63,7 @@ def watched(context: BrowserContext):
 
     def make() -> Page:
         page = context.new_page()
-        page.set_default_timeout(8000)
+        page.set_default_timeout(PATIENCE)
         page.set_viewport_size({"width": 1280, "height": 800})
         page.on(
             "console",

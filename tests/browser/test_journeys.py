@@ -107,7 +107,7 @@ def test_a_newcomer_makes_a_car_and_gets_a_sheet(served, watched):
     station(page, "Sheet")
     sheet = page.frame_locator("iframe[title='Setup sheet']")
     expect(sheet.locator("h1")).to_have_text("Wren")
-    with page.expect_download() as download:
+    with page.expect_download(timeout=90_000) as download:
         page.get_by_role("button", name="Download PDF").click()
     text = pypdf.PdfReader(io.BytesIO(download.value.path().read_bytes())).pages[0].extract_text()
     assert "Wren" in text

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 
 import type { Setup } from '@/api/client'
 import { useVehicle } from '@/composables/useVehicle'
@@ -29,11 +29,17 @@ function branch(): void {
   const copy = { ...current.value, parent: from.id }
   add({ ...copy, id: from.id } as Setup, 'plan', `${current.value.name} 2`.slice(0, 80))
 }
+const renaming = ref(false)
+const newName = ref('')
 function rename(): void {
-  const now = current.value
-  if (!now) return
-  const name = window.prompt('Name of this setup', now.name)?.trim()
-  if (name) vehicle.edit('name of the setup', [{ path: ['setups', vehicle.setupIndex.value, 'name'], value: name.slice(0, 80) }])
+  newName.value = current.value?.name ?? ''
+  renaming.value = true
+}
+function renamed(): void {
+  const name = newName.value.trim()
+  if (!name) return
+  vehicle.edit('name of the setup', [{ path: ['setups', vehicle.setupIndex.value, 'name'], value: name.slice(0, 80) }])
+  renaming.value = false
 }
 const removable = computed(() => !!current.value && vehicle.setupIndex.value > 0 && !vehicle.document.value!.setups.some((s) => s.parent === current.value!.id))
 function remove(): void {
@@ -66,6 +72,15 @@ function remove(): void {
         <v-list-item title="Delete this setup" :disabled="!removable" @click="remove" />
       </v-list>
     </v-menu>
+    <v-dialog v-model="renaming" max-width="440">
+      <v-card class="pa-6">
+        <form @submit.prevent="renamed">
+          <label for="setup-name"><h2>Name of this setup</h2></label>
+          <input id="setup-name" v-model="newName" class="name" maxlength="80" autocomplete="off" autofocus />
+          <div class="acts"><button class="act go" type="submit" :disabled="!newName.trim()">Keep it</button><button class="act" type="button" @click="renaming = false">Close</button></div>
+        </form>
+      </v-card>
+    </v-dialog>
   </div>
 </template>
 
@@ -82,6 +97,8 @@ svg .h-cur { font-weight: 600; fill: var(--plan); }
 svg .h-cur.fact { fill: var(--ink); }
 svg .h-none { fill: var(--ink-3); }
 .node { cursor: pointer; }
+.name { font: inherit; font-size: var(--t-4); height: 44px; width: 100%; margin-top: 10px; border: 0; border-bottom: 3px solid var(--ink); background: var(--sheet); color: var(--ink); padding: 0 8px; outline: 0; }
+.acts { display: flex; gap: 10px; margin-top: 16px; }
 .tool { width: 44px; height: 44px; display: grid; place-items: center; }
 @media (max-width: 900px) { .line > svg { width: 330px; } }
 </style>

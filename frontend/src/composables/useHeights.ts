@@ -33,7 +33,10 @@ export function provideHeights(vehicle: VehicleWork): Heights {
       start = present()
       vehicle.beginGesture()
     },
-    end: () => (start = null),
+    end: () => {
+      start = null
+      vehicle.endGesture()
+    },
     shift: (place, travel) => {
       const from = start ?? present()
       const changes = moves(place).flatMap((p) => {

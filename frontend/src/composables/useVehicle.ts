@@ -2,7 +2,7 @@ import { del, get, set } from 'idb-keyval'
 import { computed, type ComputedRef, inject, type InjectionKey, onScopeDispose, provide, type Ref, ref, shallowRef } from 'vue'
 
 import { api, type Document, messageOf, type Outline, type Report, type Setup, type StoredVehicle } from '@/api/client'
-import { emptyHistory, pushed, redone, undone } from '@/logic/history'
+import { emptyHistory, type Gesture, pushed, redone, undone } from '@/logic/history'
 import { backward, forward, type Path, stepsFor, type Step } from '@/logic/patch'
 
 export type SaveState = 'saved' | 'saving' | 'kept' | 'stale'
@@ -29,8 +29,9 @@ export interface VehicleWork {
   canUndo: ComputedRef<string | null>
   canRedo: ComputedRef<string | null>
   edit: (words: string, changes: { path: Path; value: unknown }[]) => void
-  /** The next change is a gesture of its own, undone by itself. */
+  /** Changes from here to the end are one gesture, undone by itself, however slow the hand. */
   beginGesture: () => void
+  endGesture: () => void
   undo: () => void
   redo: () => void
   selectSetup: (id: string) => void
@@ -58,7 +59,7 @@ export function provideVehicle(id: string): VehicleWork {
   let asking = false
   let askAgain = false
   let gone = false
-  let apart = false
+  let gesture: Gesture = 'none'
 
   const setupIndex = computed(() => Math.max(0, document.value?.setups.findIndex((s) => s.id === setupId.value) ?? 0))
   const setup = computed(() => document.value?.setups[setupIndex.value] ?? null)
@@ -159,8 +160,8 @@ export function provideVehicle(id: string): VehicleWork {
     if (!document.value) return
     const steps: Step[] = stepsFor(document.value, changes)
     if (steps.every((s) => JSON.stringify(s.before ?? null) === JSON.stringify(s.after ?? null))) return
-    history.value = pushed(history.value, { words, steps, at: Date.now() }, apart)
-    apart = false
+    history.value = pushed(history.value, { words, steps, at: Date.now() }, gesture)
+    if (gesture === 'first') gesture = 'within'
     changed(forward(document.value, steps))
   }
 
@@ -227,7 +228,7 @@ export function provideVehicle(id: string): VehicleWork {
     id, document, report, outline, setup, setupIndex, setupId, isFound, against, saveState, trouble, missing, stale,
     canUndo: computed(() => history.value.done.at(-1)?.words ?? null),
     canRedo: computed(() => history.value.undone.at(-1)?.words ?? null),
-    edit, beginGesture: () => (apart = true), undo, redo, selectSetup, keepMine, takeTheirs, keepBoth,
+    edit, beginGesture: () => (gesture = 'first'), endGesture: () => (gesture = 'none'), undo, redo, selectSetup, keepMine, takeTheirs, keepBoth,
   }
   provide(key, work)
   return work

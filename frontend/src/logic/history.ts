@@ -10,10 +10,13 @@ export const emptyHistory = (): History => ({ done: [], undone: [] })
 const TOGETHER = 1200
 const MOST = 500
 
-/** `apart` keeps a new gesture from joining the one before. */
-export function pushed(history: History, patch: Patch, apart = false): History {
+/** How a change stands to the one before: the first of a gesture, within one (however slow the hand), or neither. */
+export type Gesture = 'first' | 'within' | 'none'
+
+export function pushed(history: History, patch: Patch, gesture: Gesture = 'none'): History {
   const last = history.done.at(-1)
-  const joins = !apart && last !== undefined && patch.at - last.at < TOGETHER && sameMembers(last, patch)
+  const near = gesture === 'within' || (gesture === 'none' && last !== undefined && patch.at - last.at < TOGETHER)
+  const joins = last !== undefined && near && sameMembers(last, patch)
   const done = joins ? [...history.done.slice(0, -1), merged(last, patch)] : [...history.done, patch]
   return { done: done.slice(-MOST), undone: [] }
 }

@@ -36,6 +36,8 @@ describe('history', () => {
     expect(h.done).toHaveLength(1)
     expect(h.done[0]!.steps[0]).toMatchObject({ before: 0, after: 5 })
     expect(pushed(h, patch(6, 9000)).done).toHaveLength(2)
+    expect(pushed(h, patch(6, 9000), 'within').done).toHaveLength(1) // a slow hand is still one drag
+    expect(pushed(h, patch(6, 510), 'first').done).toHaveLength(2) // and a new one is its own
   })
   it('redoes what was undone until something new is done', () => {
     const h = pushed(emptyHistory(), patch(1, 0))

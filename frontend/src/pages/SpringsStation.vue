@@ -85,10 +85,15 @@ function nearest(rate: number): Candidate | undefined {
   const best = Math.min(...rows.value.map(off))
   return rows.value.filter((c) => off(c) < best + 1e-6).sort((a, b) => weight(a) - weight(b) || (a.part.free_length ?? 0) - (b.part.free_length ?? 0))[0]
 }
+let dragging = false
 function askRate(rate: number, done: boolean): void {
+  if (!dragging) vehicle.beginGesture()
+  dragging = !done
   const found = nearest(rate)
   if (found && found.part.rate.value !== chosen(end.value)?.rate.value) choose(found.part)
-  if (done) void scrollToChosen()
+  if (!done) return
+  vehicle.endGesture()
+  void scrollToChosen()
 }
 function step(by: 1 | -1): void {
   const now = chosen(end.value)?.rate.value ?? report.value?.ends[end.value]?.rate_low?.value ?? 0
