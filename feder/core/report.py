@@ -62,6 +62,8 @@ class Finding(Shape):
     numbers: dict[str, Figure] = {}
     reason: str
     mend: Mend
+    about: str | None = None
+    """Path of the report's figure that the finding speaks of, whose working can be asked for."""
 
 
 @dataclass(slots=True)

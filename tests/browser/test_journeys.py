@@ -179,6 +179,10 @@ def test_every_figure_of_the_stance_opens_its_working(served, watched):
         expect(drawer.locator("li").first).to_be_visible()
     expect(drawer).to_contain_text("~ marks what was estimated")
     page.keyboard.press("Escape")
+    page.get_by_role("button", name="how these numbers come about").first.click()
+    expect(drawer).to_contain_text("Held by only 2.4 mm")
+    expect(drawer.locator("li").first).to_be_visible()
+    page.keyboard.press("Escape")
 
 
 def test_a_stale_save_and_a_reload_lose_nothing(served, watched):

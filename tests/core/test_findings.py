@@ -16,6 +16,7 @@ from feder.core.document.vehicle import (
     RatioTyped,
 )
 from feder.core.evaluate import evaluate
+from feder.core.evaluate.explain import explain
 from feder.core.findings import RULES
 from feder.demo.springs import demo_spring
 from tests.changes import with_end, with_side
@@ -344,3 +345,19 @@ def test_every_finding_reads_whole_and_a_mend_that_is_a_patch_can_be_applied(car
 def test_limits_can_be_all_unknown(car):
     bare = with_end(with_end(car, "front", limits=Limits()), "rear", limits=Limits())
     assert not {r for r, _ in rules(bare)} & {"tyre_before_solid", "drop_costs", "topped_out"}
+
+
+def test_the_number_of_a_finding_can_be_asked_how(car):
+    """Every figure a finding speaks of is one of the report, with a working of its own."""
+    asked = set()
+    for _, fires, _ in CASES.values():
+        document = fires(car)
+        for finding in evaluate(document, "plan").findings:
+            if finding.about is not None and finding.rule not in asked:
+                assert explain(document, "plan", finding.about), finding.rule
+                asked.add(finding.rule)
+    numbered = {
+        f.rule for _, fires, _ in CASES.values() for f in evaluate(fires(car), "plan").findings if f.numbers
+    }
+    # readings that scatter and limits out of order are numbers typed in, and shown where they were typed
+    assert numbered - asked == {"scattered_readings", "limits_out_of_order"}

@@ -1,5 +1,6 @@
 """Findings: one small rule each, in one place, graded stop, look or note."""
 
+from feder.core.findings.about import pointed
 from feder.core.findings.case import Case
 from feder.core.findings.geometry import GEOMETRY_RULES
 from feder.core.findings.heights import HEIGHT_RULES
@@ -14,7 +15,7 @@ _ORDER = {"stop": 0, "look": 1, "note": 2}
 
 def findings_of(case: Case) -> list[Finding]:
     """Everything that speaks against a setup or is worth knowing, worst first."""
-    found = [finding for rule in RULES for finding in rule(case)]
+    found = [pointed(finding, case.report) for rule in RULES for finding in rule(case)]
     return sorted(found, key=lambda f: _ORDER[f.grade])
 
 

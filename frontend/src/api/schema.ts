@@ -572,6 +572,11 @@ export interface components {
             /** Reason */
             reason: string;
             mend: components["schemas"]["Mend"];
+            /**
+             * About
+             * @default null
+             */
+            about?: string | null;
         };
         /**
          * Mend

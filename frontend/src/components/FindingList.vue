@@ -4,12 +4,14 @@ import { computed } from 'vue'
 import { type Finding, placeWords } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
+import { useWorking } from '@/composables/useWorking'
 import { sentence } from '@/logic/sentence'
 
 /** Findings in plain words: grade, place, the number, why, and what mends it. */
 const props = defineProps<{ findings: Finding[] }>()
 const vehicle = useVehicle()
 const units = useUnits()
+const working = useWorking()
 const WORDS = { stop: 'Stop', look: 'Look', note: 'Note' }
 /** The same finding at several places is told once. */
 const told = computed(() => {
@@ -43,6 +45,7 @@ function mend(finding: Finding): void {
       </details>
       <button v-if="t.finding.mend.patch" class="act" @click="mend(t.finding)">{{ t.finding.mend.text }}</button>
       <p v-else class="how">{{ t.finding.mend.text }}.</p>
+      <button v-if="t.finding.about" class="link small" @click="working.ask(t.finding.about, sentence(t.finding.text, t.finding.numbers, units.system.value))">how these numbers come about</button>
     </li>
   </ul>
 </template>
