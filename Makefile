@@ -21,6 +21,7 @@ screenshots:
 bench:
 	@scripts/setup.sh tests
 	@.venv/bin/python benchmarks/run.py
+	@PYTHONPATH=. .venv/bin/python benchmarks/drag.py
 
 contracts: # OpenAPI, JSON Schema, unit table and TypeScript types, from the code
 	@scripts/setup.sh app

@@ -15,6 +15,8 @@ from flask import Flask
 
 from feder.api.app import create_app
 from feder.core.candidates import candidates
+from feder.core.document.document import Document
+from feder.core.document.vehicle import BumpStop, GasCharge, Mount, RatioFromSweep
 from feder.core.evaluate import evaluate
 from feder.core.splines import spline_moves
 from feder.core.uncertainty import uncertainty
@@ -50,12 +52,33 @@ def line(name: str, found: tuple[float, float], base: float) -> None:
     )
 
 
+def curved(car: Document) -> Document:
+    """The demo car with a swept rear, bump stops and a gas charge."""
+    stop = BumpStop(
+        length=0.06, shaft=0.10, hub_to_arch=0.36, points=((0, 0), (0.01, 200), (0.02, 700), (0.03, 2000))
+    )
+    sweep = RatioFromSweep(
+        points=tuple((0.402 - i * 0.0125, 0.182 - 0.72 * i * 0.0125 - 0.1 * (i * 0.0125) ** 2) for i in range(9))
+    )
+    gas = GasCharge(pressure=12e5, rod_diameter=0.02)
+    ends = car.vehicle.ends
+    made = ends.model_copy(
+        update={
+            "front": ends.front.model_copy(update={"bump_stop": stop, "gas": gas}),
+            "rear": ends.rear.model_copy(update={"bump_stop": stop, "gas": gas, "spring": Mount(ratio=sweep)}),
+        }
+    )
+    return car.model_copy(update={"vehicle": car.vehicle.model_copy(update={"ends": made})})
+
+
 def main() -> None:
     """Print every figure with its ratio."""
     car, shelf = nettle(), demo_springs()
+    swept = curved(car)
     base = timed(arithmetic)
     line("baseline: bare arithmetic loop", base, base[0])
     line("evaluate, demo car, alone", timed(lambda: evaluate(car, "plan")), base[0])
+    line("evaluate, force tables and a sweep", timed(lambda: evaluate(swept, "plan")), base[0])
     line("evaluate, demo car, against as found", timed(lambda: evaluate(car, "plan", against="found")), base[0])
     line("candidates, shelf of 60", timed(lambda: candidates(car, "plan", "rear", shelf), 50), base[0])
 

@@ -29,11 +29,18 @@ VIEWS: dict[str, tuple[str, str, int, int]] = {
     "garage": ("/", "light", 1280, 800),
     "brief": ("{nettle}/brief", "light", 1280, 800),
     "survey": ("{nettle}/survey", "light", 1280, 800),
+    "walk": ("{nettle}/survey?walk=1", "light", 1280, 800),
     "geometry": ("{nettle}/geometry", "light", 1280, 800),
     "springs": ("{nettle}/springs", "light", 1280, 800),
     "springs-dark": ("{nettle}/springs", "dark", 1280, 800),
+    "loads": ("{bramble}/springs?view=loads", "light", 1280, 800),
+    "roll": ("{sedge}/springs?view=roll", "light", 1280, 800),
     "springs-tablet": ("{nettle}/springs", "light", 820, 1180),
+    "travel": ("{sedge}/travel", "light", 1280, 800),
+    "travel-tablet": ("{sedge}/travel", "dark", 820, 1180),
+    "compare": ("{nettle}/compare", "light", 1280, 800),
     "height": ("{nettle}/height", "light", 1280, 800),
+    "index": ("{tansy}/height", "light", 1280, 800),
     "sheet": ("{nettle}/sheet", "light", 1280, 800),
     "shelf": ("/shelf", "light", 1280, 800),
 }
@@ -69,8 +76,7 @@ def take(browser: Browser, base: str, name: str, folder: Path) -> None:
     context = browser.new_context(viewport={"width": width, "height": height}, color_scheme=scheme)  # type: ignore[arg-type]
     page = context.new_page()
     found = page.request.get(f"{base}/api/vehicles").json()["vehicles"]
-    nettle = next(v["id"] for v in found if v["name"] == "Nettle")
-    page.goto(base + address.format(nettle=f"/vehicle/{nettle}"))
+    page.goto(base + address.format(**{v["name"].lower(): f"/vehicle/{v['id']}" for v in found}))
     settled(page)
     page.screenshot(path=folder / f"{name}.png", animations="disabled")
     context.close()

@@ -17,4 +17,4 @@ step "import rules"
 step "front-end unit tests"
 (cd frontend && npm run --silent test)
 step "core, units, calc, store, API, sheet and browser tests"
-.venv/bin/python -m pytest -q "$@"
+.venv/bin/python -m pytest -q -n "${FEDER_TEST_WORKERS:-3}" --dist worksteal "$@"

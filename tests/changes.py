@@ -1,15 +1,12 @@
 """Change one corner or one end of a document."""
 
+from feder.core.document.base import Place
+from feder.core.document.changes import with_sides
+
 
 def with_side(document, setup, place, **members):
     """The document with some members of one corner of one setup changed."""
-    at = [s.id for s in document.setups].index(setup)
-    sides = document.setups[at].sides
-    side = getattr(sides, place).model_copy(update=members)
-    changed = document.setups[at].model_copy(update={"sides": sides.model_copy(update={place: side})})
-    setups = list(document.setups)
-    setups[at] = changed
-    return document.model_copy(update={"setups": tuple(setups)})
+    return with_sides(document, setup, {Place(place): members})
 
 
 def with_end(document, end, **members):

@@ -8,10 +8,13 @@ from flask import Response, send_from_directory
 from flask_openapi3 import Info, OpenAPI
 
 from feder.api import errors, security
+from feder.api.index import index
+from feder.api.plans import plans
 from feder.api.questions import questions
 from feder.api.rooms import Rooms
 from feder.api.sheets import sheets
 from feder.api.shelf import shelf
+from feder.api.surveys import surveys
 from feder.api.vehicles import vehicles
 from feder.store.database import open_database
 from feder.store.garage import Garage
@@ -40,7 +43,7 @@ def create_app(data: Path, *, front_end: Path = FRONT_END, today: Callable[[], d
     app.extensions["feder"] = Rooms(Garage(sessions), Shelf(sessions), today)
     security.install(app)
     errors.install(app)
-    for blueprint in (questions, vehicles, shelf, sheets):
+    for blueprint in (questions, plans, index, surveys, vehicles, shelf, sheets):
         app.register_api(blueprint)
     _serve_front_end(app, front_end)
     return app

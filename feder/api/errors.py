@@ -9,6 +9,7 @@ from feder.calc.refusal import CalcError
 from feder.core.document.document import BadDocument, faults_of
 from feder.core.errors import OutOfRange, UnknownSetup
 from feder.core.shelf import BadShelfFile
+from feder.core.survey_file import BadSurveyFile
 from feder.store.garage import NoVehicle
 from feder.store.parts import NoPart
 
@@ -56,8 +57,9 @@ def install(app: Flask) -> None:
     def _document(error: BadDocument) -> Response:
         return refusal(422, error.faults[0]["place"], f"The file was refused whole. {error}", error.faults)
 
+    @app.errorhandler(BadSurveyFile)
     @app.errorhandler(BadShelfFile)
-    def _shelf(error: BadShelfFile) -> Response:
+    def _file(error: BadShelfFile | BadSurveyFile) -> Response:
         return refusal(422, error.faults[0]["place"], f"The file was refused whole. {error}", error.faults)
 
     @app.errorhandler(OutOfRange)

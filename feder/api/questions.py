@@ -12,7 +12,7 @@ from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.calc.answer import answer, listing
 from feder.calc.refusal import CalcError
-from feder.core.candidates import Candidate, Fit, candidates
+from feder.core.candidates import Candidate, Filters, Fit, candidates
 from feder.core.document.base import EndName
 from feder.core.document.document import Document
 from feder.core.evaluate import evaluate
@@ -55,6 +55,8 @@ class CandidatesQuestion(Wire):
     setup: str
     end: EndName
     fit: Fit = "fits"
+    load_state: str | None = None
+    filters: Filters = Filters()
 
 
 class CandidatesAnswer(Wire):
@@ -66,7 +68,7 @@ class CandidatesAnswer(Wire):
 def shelf_candidates(body: CandidatesQuestion) -> Response:
     """The shelf's springs, each tried at one end."""
     parts = [stored.part for stored in rooms().shelf.all()]
-    rows = candidates(body.document, body.setup, body.end, parts, body.fit)
+    rows = candidates(body.document, body.setup, body.end, parts, body.fit, body.load_state, body.filters)
     made = CandidatesAnswer.model_construct(rows=rows, on_shelf=len(parts))
     return Response(made.model_dump_json(), mimetype="application/json")
 

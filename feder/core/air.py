@@ -8,6 +8,7 @@ from feder.core.notes import note
 from feder.core.quantities import (
     ATMOSPHERE,
     Area,
+    CubicMetre,
     Exponent,
     GaugePressure,
     Length,
@@ -16,6 +17,7 @@ from feder.core.quantities import (
     NewtonPerMetre,
     NonNegativeLength,
     Pascal,
+    Ratio,
     Volume,
 )
 from feder.core.working import checked, formula
@@ -63,6 +65,12 @@ def equalised_pressure(
     """Gauge pressure of a self-equalising negative chamber at full extension."""
     at_port: Pascal = (pressure + atmosphere) * (volume / (volume - area * equalise_at)) ** exponent
     return at_port * ((negative_volume + negative_area * equalise_at) / negative_volume) ** exponent - atmosphere
+
+
+@formula(result="volume", source="spacers take up room in the chamber")
+def volume_with_spacers(volume: Volume, spacer_volume: Volume, spacers: Ratio) -> CubicMetre:
+    """Volume of a chamber with spacers in it."""
+    return volume - spacer_volume * spacers
 
 
 @formula(result="force", source="the negative chamber pulls against the positive one")

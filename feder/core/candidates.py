@@ -3,19 +3,22 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from heapq import nsmallest
-from math import log, sqrt
+from math import inf, log, sqrt
 from typing import Literal
 
 from pydantic import BaseModel, ConfigDict
 
 from feder.core.document.base import ENDS, EndName, Place
+from feder.core.document.brief import LOADED_USES
 from feder.core.document.document import Document
 from feder.core.document.setup import SpringPart
-from feder.core.evaluate.corner import corner_wheel_rate, held_at_droop, limits_of
+from feder.core.evaluate.corner import held_at_droop, limits_of
 from feder.core.evaluate.evaluate import evaluated
-from feder.core.evaluate.vehicle import LEFT_RIGHT, frequency_on
+from feder.core.evaluate.rates import corner_wheel_rate
+from feder.core.evaluate.vehicle import frequency_on
+from feder.core.helper import pairs_for
 from feder.core.report import Figure, Grade, Report, figure
-from feder.core.standing.corner import with_spring
+from feder.core.standing.coil import with_spring
 from feder.core.standing.facts import Facts, setup_of, side_of
 from feder.core.standing.springs import tried_spring
 from feder.core.standing.stand import VehicleStand
@@ -54,6 +57,8 @@ class Candidate(BaseModel):
     sits: Figure | None = None
     """How far from the height asked for the car would sit because the thread ends, up positive."""
     objection: Objection | None = None
+    pair: SpringPart | None = None
+    """This spring with a helper from the shelf that would hold it, where it would be loose at droop."""
 
 
 RANK = (
@@ -73,6 +78,32 @@ NEAR_END = 0.006
 Fit = Literal["fits", "all"]
 
 
+class Filters(BaseModel):
+    """What narrows the shelf: bounds on rate, free length and inside diameter, SI."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid", allow_inf_nan=False)
+    rate_low: float | None = None
+    rate_high: float | None = None
+    length_low: float | None = None
+    length_high: float | None = None
+    inside_low: float | None = None
+    inside_high: float | None = None
+
+    def lets(self, part: SpringPart) -> bool:
+        """Whether a part lies within; one that does not tell its measure is let through."""
+        checks = (
+            (part.rate.value, self.rate_low, self.rate_high),
+            (part.free_length, self.length_low, self.length_high),
+            (part.inside_diameter, self.inside_low, self.inside_high),
+        )
+        return all(
+            v is None or ((low is None or v >= low) and (high is None or v <= high)) for v, low, high in checks
+        )
+
+
+NO_FILTERS = Filters()
+
+
 def candidates(
     document: Document,
     setup: str,
@@ -80,6 +111,7 @@ def candidates(
     parts: Sequence[SpringPart],
     fit: Fit = "fits",
     load_state: str | None = None,
+    filters: Filters = NO_FILTERS,
 ) -> list[Candidate]:
     """Every spring of the shelf tried at one end, softest first.
 
@@ -92,12 +124,22 @@ def candidates(
     """
     with untraced():
         facts, stood, report = evaluated(document, setup, load_state)
-        now = side_of(setup_of(document, setup), LEFT_RIGHT[end][0]).spring
+        fitted = side_of(setup_of(document, setup), facts.places_at(end)[0]).spring
+        now = fitted if isinstance(fitted, SpringPart) else None
         wanted = now.inside_diameter if now else None
-        bench = _Bench(document, facts, stood, report, end)
-        fitting = [part for part in parts if fit == "all" or _fits(part, wanted)]
+        bench = _Bench(document, facts, stood, report, end, load_state is not None)
+        fitting = [p for p in parts if (fit == "all" or _fits(p, wanted)) and filters.lets(p)]
         rows = [_tried(bench, part, now) for part in _nearest(fitting, _rate_sought(bench, now))]
+    rows = [_with_pair(row, parts) for row in rows]
     return sorted(rows, key=lambda r: (r.part.rate.value, r.part.free_length or 0.0))
+
+
+def _with_pair(row: Candidate, shelf: Sequence[SpringPart]) -> Candidate:
+    """The row with the shortest helper that would keep its spring seated, where it would be loose."""
+    if row.held_at_droop is None or row.held_at_droop.value >= 0 or row.part.tender_rate is not None:
+        return row
+    pairs = pairs_for(row.part, -row.held_at_droop.value, shelf)
+    return row.model_copy(update={"pair": pairs[0]}) if pairs else row
 
 
 def _rate_sought(bench: "_Bench", now: SpringPart | None) -> float | None:
@@ -128,14 +170,15 @@ class _Bench:
     stood: VehicleStand
     report: Report
     end: EndName
+    loaded: bool
 
 
 def _tried(bench: _Bench, part: SpringPart, now: SpringPart | None) -> Candidate:
     about, brief = bench.facts.ends[bench.end], bench.document.brief
     mass = bench.report.ends[bench.end].sprung_mass
-    corners = [_Corner(bench, place, part) for place in LEFT_RIGHT[bench.end]]
+    corners = [_Corner(bench, place, part) for place in bench.facts.places_at(bench.end)]
     rates = [c.wheel_rate for c in corners if c.wheel_rate is not None]
-    at_wheel = sum(rates) / 2 if len(rates) == 2 else None
+    at_wheel = sum(rates) / len(rates) if len(rates) == len(corners) else None
     frequency = None
     if at_wheel is not None and mass is not None:
         frequency = frequency_on(at_wheel, mass.value, about, brief)
@@ -144,7 +187,7 @@ def _tried(bench: _Bench, part: SpringPart, now: SpringPart | None) -> Candidate
     if frequency is not None and other is not None:
         over = frequency / other.value - 1 if bench.end == "rear" else other.value / frequency - 1
     against = [(o, bad) for c in corners for bad, o in c.objections(brief.held_at_droop)]
-    if (aimed := _aim(frequency, over, bench.document, bench.end)) is not None:
+    if (aimed := _aim(frequency, over, bench.document, bench.end, bench.loaded)) is not None:
         against.append((aimed, 0.0))
     ranked = sorted(against, key=lambda pair: (RANK.index(pair[0].rule), -pair[1]))
     lead = corners[0]
@@ -165,10 +208,14 @@ def _tried(bench: _Bench, part: SpringPart, now: SpringPart | None) -> Candidate
     )
 
 
-def _aim(frequency: float | None, over: float | None, document: Document, end: EndName) -> Objection | None:
+def _aim(
+    frequency: float | None, over: float | None, document: Document, end: EndName, loaded: bool
+) -> Objection | None:
     """What the brief says against a frequency."""
     brief = document.brief
-    low, high = brief.frequency_band
+    low, high = brief.frequency_band or (0.0, inf)
+    if brief.use in LOADED_USES and document.loads and not loaded:
+        low, high = 0.0, inf  # the band of a load carrier is meant loaded
     if frequency is not None and not low <= frequency <= high:
         where = "below" if frequency < low else "above"
         edge = low if frequency < low else high
@@ -218,13 +265,13 @@ class _Corner:
     def __init__(self, bench: _Bench, place: Place, part: SpringPart) -> None:
         now = bench.stood.corners[place]
         side = now.side.model_copy(update={"spring": part})
-        stood = with_spring(now.but(side=side), tried_spring(part))
+        stood = with_spring(now.but(side=side), tried_spring(part, now.facts.end.legs))
         report = bench.report.corners[place]
         self.ratio = float(stood.motion_ratio or 1.0)
         self.seat, self.solid_length = now.side.seat, part.solid_length
         self.length, self.collar = stood.spring_length, stood.collar
         rate = None if stood.spring is None else stood.spring.rate_at(stood.spring_length)
-        self.wheel_rate = corner_wheel_rate(stood, rate) if rate is not None and stood.motion_ratio else None
+        self.wheel_rate = corner_wheel_rate(stood, rate)
         limits = limits_of(stood)
         self.bind, self.loose = limits.get("bind"), limits.get("loose")
         self.held = held_at_droop(stood)

@@ -20,6 +20,12 @@ def damping_ratio(damper_coefficient: Damping, damper_motion_ratio: MotionRatio,
     return damper_coefficient * damper_motion_ratio**2 / (2 * sqrt(rate * mass))
 
 
+@formula(result="damper_coefficient", source="dampers side by side")
+def coefficient_of_all(damper_coefficient: Damping, dampers: PositiveRatio) -> NewtonSecondPerMetre:
+    """Coefficient of all the dampers of a place together."""
+    return damper_coefficient * dampers
+
+
 @formula(result="damper_coefficient", source="damping ratio solved for the coefficient")
 def damping_for_ratio(
     damping_ratio: PositiveRatio, damper_motion_ratio: MotionRatio, rate: Rate, mass: Mass

@@ -1,6 +1,7 @@
 """Where the vehicle stands: heave, pitch and roll of a rigid body on four corners and their tyres.
 
-Unknown are the body's plane (three numbers) and the wheel travel of each corner. Every corner pushes
+Unknown are the body's plane (heave, pitch and roll; without roll on two wheels) and the wheel travel of each
+corner. Every corner pushes
 with its force curve, every tyre gives with its rate (a missing one is taken as rigid), a corner whose
 height is asked for is held at that travel. The state is the minimum of a convex energy, found by
 Newton steps with halving, so the root cannot be a wrong one. Raise one corner and the others move.
@@ -104,6 +105,9 @@ def vehicle_equilibrium(
     added = np.zeros(3)
     for w in weights:
         added += w.force * np.array([1.0, w.x - x.mean(), w.y])
+    if not y.any():  # two wheels in line: whoever rides keeps it upright
+        shape, added = shape[:, :2], added[:2]
+    plane = len(added)
     found = np.array([s.load for s in supports])
     held = np.array([s.held is not None for s in supports])
     travel = np.array([s.held or 0.0 for s in supports])
@@ -119,7 +123,7 @@ def vehicle_equilibrium(
     curves = [curve for s in supports if s.held is None and (curve := s.curve) is not None]
     if len(curves) != len(free):
         raise NoEquilibrium("a corner has neither a height nor a force curve")
-    body: Array = np.linalg.lstsq(shape[held], travel[held], rcond=None)[0] if held.any() else np.zeros(3)
+    body: Array = np.linalg.lstsq(shape[held], travel[held], rcond=None)[0] if held.any() else np.zeros(plane)
     travel[free] = (shape @ body)[free]
 
     def unbalanced(body: Array, travel: Array) -> tuple[Array, Array]:
@@ -146,8 +150,8 @@ def vehicle_equilibrium(
             60
         ):  # the energy is convex: its slope along the step only rises, so halving finds the valley
             moved = travel.copy()
-            moved[free] += part * step[3:]
-            new_body = body + part * step[:3]
+            moved[free] += part * step[plane:]
+            new_body = body + part * step[:plane]
             new_residual, new_load = unbalanced(new_body, moved)
             new_slope = float(new_residual @ step)
             if new_slope <= 0.1 * abs(slope) and (part == 1.0 or new_slope >= -0.9 * abs(slope)):
@@ -187,12 +191,13 @@ def _standing(
 
 
 def _jacobian(shape: Array, rate: Array, stiff: Array, free: Sequence[int]) -> Array:
-    size = 3 + len(free)
+    plane = shape.shape[1]
+    size = plane + len(free)
     matrix = np.zeros((size, size))
-    matrix[:3, :3] = shape.T @ (rate[:, None] * shape)
-    for row, i in enumerate(free, start=3):
-        matrix[:3, row] = matrix[row, :3] = -rate[i] * shape[i]
-    matrix[3:, 3:] = stiff[np.ix_(free, free)] + np.diag(rate[list(free)])
+    matrix[:plane, :plane] = shape.T @ (rate[:, None] * shape)
+    for row, i in enumerate(free, start=plane):
+        matrix[:plane, row] = matrix[row, :plane] = -rate[i] * shape[i]
+    matrix[plane:, plane:] = stiff[np.ix_(free, free)] + np.diag(rate[list(free)])
     return matrix
 
 

@@ -112,6 +112,12 @@ def collar_for_room(spring_length: Metre, seat_length: Length, spring_travel: Me
     return seat_length - spring_travel - spring_length
 
 
+@formula(result="spring_travel", source="the spring's end goes with its collar, the body with the spring")
+def collar_between(collar_position: Metre, other_collar: Metre) -> Metre:
+    """Spring travel, compression positive, that takes the body down as the collar goes to another place."""
+    return collar_position - other_collar
+
+
 @formula(result="seat_length", source="as found: spring length under its load plus collar and travel since")
 def seat_from_found_spring(spring_length: Metre, collar_position: Metre) -> Metre:
     """Seat length with the collar at its datum, from the spring as found, at the found height."""

@@ -70,6 +70,24 @@ def spring_length_under_force(free_length: Length, spring_force: Newton, spring_
     return free_length - spring_force / spring_rate
 
 
+@formula(result="spring_rate", source="springs side by side under the same travel")
+def rate_of_legs(rate_per_leg: Rate, legs: PositiveRatio) -> NewtonPerMetre:
+    """Rate of all the springs of a place together."""
+    return rate_per_leg * legs
+
+
+@formula(result="spring_rate", source="springs side by side under the same travel")
+def rate_of_both_legs(left_rate: Rate, right_rate: Rate) -> NewtonPerMetre:
+    """Rate of two unlike springs side by side."""
+    return left_rate + right_rate
+
+
+@formula(result="motion_ratio", source="the tube slides 1/cos(rake) for one unit of the wheel's vertical travel")
+def fork_motion_ratio(rake: AngleBelowRight) -> Ratio:
+    """Motion ratio of a telescopic fork, spring along the tube over vertical wheel travel."""
+    return 1 / cos(rake)
+
+
 @formula(result="wheel_rate", source="virtual work: the tube moves cos(rake) of the wheel's vertical travel")
 def fork_wheel_rate(rate_per_leg: Rate, rake: AngleBelowRight, legs: PositiveRatio = 2.0) -> NewtonPerMetre:
     """Wheel rate of a telescopic fork, `rake` from the vertical (bicycles: 90 deg less the head angle).

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from feder.core.document.base import ENDS, PLACES
+from feder.core.document.base import ENDS
 from feder.core.document.document import Document
 from feder.core.standing.facts import gather
 
@@ -13,8 +13,20 @@ USUAL: dict[str, tuple[float, float, float, float, float]] = {
     "estate": (2.68, 0.82, 0.95, 1.45, 0.305),
     "4x4": (2.56, 0.70, 0.66, 1.80, 0.370),
     "van": (3.05, 0.88, 0.96, 1.99, 0.330),
+    "pick-up": (3.10, 0.85, 1.25, 1.78, 0.370),
+    "motorcycle": (1.43, 0.31, 0.33, 1.10, 0.310),
+    "bicycle": (1.20, 0.37, 0.37, 1.05, 0.370),
 }
-USUAL_GAP: dict[str, float] = {"hatchback": 0.066, "saloon": 0.062, "estate": 0.060, "4x4": 0.108, "van": 0.084}
+USUAL_GAP: dict[str, float] = {
+    "hatchback": 0.066,
+    "saloon": 0.062,
+    "estate": 0.060,
+    "4x4": 0.108,
+    "van": 0.084,
+    "pick-up": 0.105,
+    "motorcycle": 0.12,
+    "bicycle": 0.15,
+}
 """For drawing only: no computation rests on these."""
 
 
@@ -41,7 +53,7 @@ def outline_of(document: Document) -> Outline:
     radius = sum(radii) / len(radii) if radii else tyre
 
     def arch(end: str) -> float:
-        known = [h for p in PLACES if p.end == end and (h := facts.corners[p].floor_to_arch) is not None]
+        known = [h for p in facts.places if p.end == end and (h := facts.corners[p].floor_to_arch) is not None]
         return sum(known) / len(known) if known else 2 * radius + USUAL_GAP[vehicle.body]
 
     own = vehicle.wheelbase is not None

@@ -21,7 +21,10 @@ class RatioCurve:
 
     def ratio(self, travel: float) -> float:
         """MR at a wheel travel."""
-        return sum(c * travel**i for i, c in enumerate(self.coefficients))
+        total = 0.0
+        for c in reversed(self.coefficients):
+            total = total * travel + c
+        return total
 
     def slope(self, travel: float) -> float:
         """dMR/dz at a wheel travel, 1/m."""
@@ -29,7 +32,10 @@ class RatioCurve:
 
     def spring_travel(self, travel: float) -> float:
         """Spring travel from the origin of z."""
-        return sum(c * travel ** (i + 1) / (i + 1) for i, c in enumerate(self.coefficients))
+        total = 0.0
+        for i in range(len(self.coefficients), 0, -1):
+            total = total * travel + self.coefficients[i - 1] / i
+        return total * travel
 
     def shifted(self, origin: float) -> "RatioCurve":
         """The same curve with wheel travel counted from another position."""
@@ -90,3 +96,37 @@ def _positive(curve: RatioCurve, low: float, high: float, key: str) -> RatioCurv
     if min(curve.ratio(z) for z in steps) <= 0:
         raise OutOfRange(key, curve.coefficients, "must give a motion ratio above 0 all along the travel")
     return curve
+
+
+@dataclass(slots=True)
+class SweepFit:
+    """A measured sweep beside its curve: MR at heights along it, and how far each pair lies off, in its order.
+
+    `heights` are hub to arch in m; a residual is how far the spring lies off the curve in m, further
+    squeezed positive.
+    """
+
+    heights: list[float]
+    ratios: list[float]
+    residuals: list[float]
+
+
+FITTED_AT = 31
+
+
+def sweep_fit(points: Sequence[tuple[float, float]]) -> SweepFit:
+    """The curve through measured (hub to arch, length between the seats) pairs, and what lies off it.
+
+    Raises:
+        OutOfRange: on `sweep`, as `ratio_from_sweep`.
+    """
+    if len(points) < 2:
+        raise OutOfRange("sweep", points, "must be two or more pairs at different wheel positions")
+    full, seat = max(points)
+    pairs = [(full - hub, seat - length) for hub, length in points]
+    curve = ratio_from_sweep(pairs)
+    off = [s - curve.spring_travel(z) for z, s in pairs]
+    middle = sum(off) / len(off)  # least squares with a constant leaves residuals that sum to nothing
+    low, high = min(z for z, _ in pairs), max(z for z, _ in pairs)
+    travels = [low + (high - low) * i / (FITTED_AT - 1) for i in range(FITTED_AT)]
+    return SweepFit([full - z for z in travels], [curve.ratio(z) for z in travels], [o - middle for o in off])

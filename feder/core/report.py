@@ -34,7 +34,7 @@ def figure(value: float | None, unit: str) -> Figure | None:
 
 
 Grade = Literal["stop", "look", "note"]
-Station = Literal["brief", "survey", "geometry", "springs", "height", "sheet"]
+Station = Literal["brief", "survey", "geometry", "springs", "height", "travel", "sheet"]
 
 
 class PatchStep(Shape):
@@ -94,6 +94,38 @@ class CornerReport:
     collar_turns: Figure | None = None
     held_at_droop: Figure | None = None
     preload_force: Figure | None = None
+    angular_rate: Figure | None = None
+    arm_angle: Figure | None = None
+    """Below the level chassis, wheel lower positive."""
+    free_angle: Figure | None = None
+    free_angle_change: Figure | None = None
+    """Against as found."""
+    shear_stress: Figure | None = None
+    pressure: Figure | None = None
+    stroke: Figure | None = None
+    sag: Figure | None = None
+    """Travel used from full droop or extension, at the wheel."""
+    sag_fraction: Figure | None = None
+    travel_in_all: Figure | None = None
+    stop_gap: Figure | None = None
+    """Between bump stop and damper body, along the damper; negative when squeezed."""
+    stop_longest: Figure | None = None
+    stop_shortest: Figure | None = None
+    """Bump stop lengths between which neither the gap, the tyre nor the damper's metal objects."""
+    stop_force: Figure | None = None
+    push: Figure | None = None
+    """Push of gas charge and bump stop at the wheel."""
+    stop_cornering: Figure | None = None
+    """Cornering, in g, at which this wheel as the outer one meets its stop."""
+    stop_braking: Figure | None = None
+    """Braking (rear: driving off), in g, at which both wheels of the axle meet their stops."""
+    reach_low: Figure | None = None
+    """Hub to arch with the collar at its lowest and its highest, left and right moved alike."""
+    reach_high: Figure | None = None
+    body_change: Figure | None = None
+    """Spring and damper apart: change of the damper body's length that leaves the hold wanted at droop."""
+    height_band: Figure | None = None
+    """How far friction may hold the corner off its height, either way."""
     droop: Figure | None = None
     stop: Figure | None = None
     solid: Figure | None = None
@@ -117,6 +149,10 @@ class EndReport:
     """One axle, from the mean sprung mass of its two wheels."""
 
     end: EndName
+    axle_mass: Figure | None = None
+    """What both wheels carry together."""
+    hub_to_arch: Figure | None = None
+    """Mean of both sides."""
     sprung_mass: Figure | None = None
     spring_rate: Figure | None = None
     motion_ratio: Figure | None = None
@@ -124,13 +160,17 @@ class EndReport:
     frequency: Figure | None = None
     rate_low: Figure | None = None
     rate_high: Figure | None = None
+    lower_arm_angle: Figure | None = None
+    """Outer end up positive."""
+    joint_spacer: Figure | None = None
+    """Spacer at the ball joint that would level the lower arm."""
     strip: list[StripPoint] = field(default_factory=list)
 
 
 @dataclass(slots=True)
 class VehicleReport:
-    frequency_low: Figure
-    frequency_high: Figure
+    frequency_low: Figure | None = None
+    frequency_high: Figure | None = None
     total_mass: Figure | None = None
     front_fraction: Figure | None = None
     left_fraction: Figure | None = None
@@ -143,6 +183,14 @@ class VehicleReport:
     flat_high: Figure | None = None
     sill_front: Figure | None = None
     sill_rear: Figure | None = None
+    front_roll_stiffness: Figure | None = None
+    rear_roll_stiffness: Figure | None = None
+    roll_gradient: Figure | None = None
+    front_transfer: Figure | None = None
+    """Front share of the load moved to the outer wheels in a steady corner."""
+    front_moved: Figure | None = None
+    rear_moved: Figure | None = None
+    """Load moved to the outer wheel of each axle at 1 g."""
 
 
 class StationReport(Shape):

@@ -127,13 +127,18 @@ def _row(i: int, o: int, n_in: int, n_out: int, wanted: float) -> SplineCandidat
     return SplineCandidate(float(i), float(o), reached, spline_error(reached, wanted))
 
 
+def lifts_clockwise(side: str, arm: str = "trailing") -> bool:
+    """Whether the sense that lifts the body is clockwise, seen from outside the vehicle at that side."""
+    return (side == "left") == (arm == "trailing")
+
+
 def spline_words(i: int, o: int, side: str, arm: str = "trailing") -> str:
     """A pair of moves in words, transverse bar, seen from outside the vehicle at that side.
 
     Trailing arm: the positive sense (wheel end down, body up) is clockwise on the left side, anticlockwise
     on the right; a leading arm is the other way round.
     """
-    positive_clockwise = (side == "left") == (arm == "trailing")
+    positive_clockwise = lifts_clockwise(side, arm)
 
     def way(positive: bool) -> str:
         return "clockwise" if positive == positive_clockwise else "anticlockwise"

@@ -55,7 +55,7 @@ def floor_to_arch_after(floor_to_arch: Length, body_drop: Metre) -> Metre:
 
 
 @formula(result="wheel_travel", source="difference of heights, hub to arch")
-def travel_to_limit(hub_to_arch: Metre, limit_hub_to_arch: Length) -> Metre:
+def travel_to_limit(hub_to_arch: Metre, limit_hub_to_arch: Metre) -> Metre:
     """Wheel travel from ride to a limit, bump positive."""
     return hub_to_arch - limit_hub_to_arch
 
@@ -130,3 +130,21 @@ def mean_of_sides(left: Metre, right: Metre) -> Metre:
 def flat_ride_bound(front_frequency: Frequency, frequency_ratio: PositiveRatio) -> Hertz:
     """Rear frequency at an edge of the flat-ride band."""
     return front_frequency * frequency_ratio
+
+
+@formula(result="sag_height", source="difference of heights, hub to arch")
+def sag_height_of(droop_hub_to_arch: Length, hub_to_arch: Metre) -> Metre:
+    """Travel used from full droop."""
+    return droop_hub_to_arch - hub_to_arch
+
+
+@formula(result="travel_in_all", source="difference of heights, hub to arch")
+def travel_in_all_of(droop_hub_to_arch: Length, limit_hub_to_arch: Length) -> Metre:
+    """Wheel travel from full droop to the first limit in bump."""
+    return droop_hub_to_arch - limit_hub_to_arch
+
+
+@formula(result="sag_fraction", source="definition")
+def sag_share_of(sag_height: Metre, travel_in_all: Length) -> Ratio:
+    """Travel used as a share of the travel there is."""
+    return sag_height / travel_in_all

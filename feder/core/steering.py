@@ -31,6 +31,18 @@ def arm_angle(current_angle: AngleBelowRight, arm_length: Length, height_change:
     return found
 
 
+@formula(result="height_change", source="difference of heights, hub to arch")
+def height_change_of(hub_to_arch: Metre, found_hub_to_arch: Length) -> Metre:
+    """How far the body stands higher over the wheel than when the arm was read."""
+    return hub_to_arch - found_hub_to_arch
+
+
+@formula(result="joint_spacer", source="a spacer at the ball joint lowers the arm's outer end by its thickness")
+def levelling_spacer(arm_length: Length, current_angle: AngleBelowRight) -> Metre:
+    """Spacer at the ball joint that brings an arm back to level; negative where it still points down."""
+    return arm_length * sin(current_angle)
+
+
 @formula(result="angle", source="geometry: tangent of the lean is height over half width")
 def lean_clearance(height: Length, half_width: Length) -> Radian:
     """Lean angle at which a part touches the floor."""

@@ -50,6 +50,15 @@ class ForceTable:
         h, (_, _, s, c, d) = self._piece(deflection)
         return s + h * (2 * c + 3 * h * d)
 
+    def scaled(self, count: float) -> "ForceTable":
+        """So many of the same element side by side."""
+        pieces = ((x, f * count, s * count, c * count, d * count) for x, f, s, c, d in self.pieces)
+        return ForceTable(tuple(pieces), self.end)
+
+    def shifted(self, by: float) -> "ForceTable":
+        """The same element, its deflection counted from another zero: what was `by` is now 0."""
+        return ForceTable(tuple((x - by, *rest) for x, *rest in self.pieces), self.end - by)  # type: ignore[misc]
+
     def deflection(self, force: float, low: float, high: float) -> float:
         """Deflection at a force, looked for between two bounds by halving; a bound where the force lies beyond."""
         if self.force(low) >= force:
@@ -86,6 +95,25 @@ def table_from(points: Sequence[tuple[float, float]], *, smooth: bool = True, ke
     curve = PchipInterpolator([x for x, _ in pairs], [f for _, f in pairs])
     rows = zip(curve.x[:-1], *curve.c[::-1], strict=True)
     return ForceTable(tuple(tuple(map(float, row)) for row in rows), pairs[-1][0])  # type: ignore[misc]
+
+
+def side_by_side(first: ForceTable, second: ForceTable) -> ForceTable:
+    """Two elements under the same deflection: their forces add."""
+    knots = sorted({p[0] for t in (first, second) for p in t.pieces} | {first.end, second.end})
+    pieces = []
+    for x in knots[:-1]:
+        middle = x + 1e-15 * max(1.0, abs(x))  # on the piece that begins here
+        pieces.append(
+            (x, *(a + b for a, b in zip(_from(first, x, middle), _from(second, x, middle), strict=True)))
+        )
+    return ForceTable(tuple(pieces), knots[-1])  # type: ignore[arg-type]
+
+
+def _from(table: ForceTable, x: float, inside: float) -> tuple[float, float, float, float]:
+    """Force and derivatives at x of the piece on which `inside` lies."""
+    _, (start, f, s, c, d) = table._piece(inside)
+    h = x - start
+    return f + h * (s + h * (c + h * d)), s + h * (2 * c + 3 * h * d), c + 3 * h * d, d
 
 
 def linear_table(rate: float, until: float) -> ForceTable:

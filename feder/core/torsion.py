@@ -66,6 +66,12 @@ def torsion_bar_rate(
     return TorsionBarRate(bar_angular_rate(diameter, bore, effective_length, shear_modulus), stress)
 
 
+@formula(result="torque", source=ARM)
+def torque_of_twist(angular_rate: AngularRate, free_angle: Radian, arm_angle: Radian) -> NewtonMetre:
+    """Torque in the bar at an arm angle."""
+    return angular_rate * (free_angle - arm_angle)
+
+
 @formula(result="wheel_force", source=ARM)
 def arm_wheel_force(
     angular_rate: AngularRate, free_angle: Radian, arm_angle: AngleBelowRight, arm_length: Length
@@ -86,6 +92,26 @@ def arm_wheel_rate(
 def arm_height(arm_length: Length, arm_angle: AngleBelowRight) -> Metre:
     """Height of the bar's axis above the wheel centre."""
     return arm_length * sin(arm_angle)
+
+
+@formula(result="arm_length", source="the wheel goes down by R·sin a: two readings of the same plate")
+def arm_length_of_readings(height_change: Metre, arm_angle: Radian, new_arm_angle: Radian) -> Metre:
+    """Effective arm length from two wheel positions: of a semi-trailing arm, or a wheel beyond its plate."""
+    return height_change / (sin(new_arm_angle) - sin(arm_angle))
+
+
+@formula(result="arm_angle", source="level held the same way round at both places")
+def angle_on_chassis(plate_reading: Radian, chassis_reading: Radian) -> Radian:
+    """Arm or plate angle against the level chassis, from two readings of the level."""
+    return plate_reading - chassis_reading
+
+
+@formula(result="arm_angle", source="the arm's end moves with the wheel: hub to arch grows as the wheel goes down")
+def arm_angle_at(
+    arm_angle: AngleBelowRight, from_height: Length, hub_to_arch: Metre, arm_length: Length
+) -> Radian:
+    """Arm angle at another hub-to-arch height than the one at which it was read."""
+    return asin(sin(arm_angle) + (hub_to_arch - from_height) / arm_length)
 
 
 @formula(result="free_angle", source=ARM)

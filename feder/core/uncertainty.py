@@ -9,10 +9,10 @@ from math import radians, sqrt
 from typing import Any
 
 from feder.core.document.document import Document
-from feder.core.evaluate.evaluate import evaluate, evaluate_plain
+from feder.core.evaluate.evaluate import evaluate_plain, evaluated
 from feder.core.evaluate.explain import figure_at
-from feder.core.standing.facts import ASSUMED_RATIO
-from feder.core.working import Given, Num, trail
+from feder.core.standing.ratios import ASSUMED_RATIO
+from feder.core.working import Given, Num, tracing, trail
 
 STEP = 1e-4
 """Part of its uncertainty by which a number is moved."""
@@ -49,10 +49,19 @@ BY_UNIT: dict[str, Tolerance] = {
     "": BY_HOW["sweep"],
     "N/m": BY_HOW["maker"],
     "N*s/m": BY_HOW["estimated"],
+    "N*m/rad": BY_HOW["maker"],
+    "m^2": BY_HOW["maker"],
+    "m^3": BY_HOW["maker"],
+    "Pa": Tolerance(0.02, relative=True),
 }
 """For numbers typed in without saying how: as such a number is usually got."""
-EXACT = ("asked for", "set", "brief", "fixed perch: zero")
-"""Sources of numbers that are decided, not measured."""
+BY_SOURCE: dict[str, Tolerance] = {
+    "by calliper": Tolerance(0.0125, relative=True),
+    "steel": Tolerance(0.0),
+}
+"""Diameters go into a bar's rate with their fourth power: so much makes a rate from dimensions 5 % uncertain."""
+EXACT = ("asked for", "set", "brief", "fixed perch: zero", "counted")
+"""Sources of numbers that are decided or counted, not measured."""
 
 
 @dataclass(slots=True)
@@ -88,7 +97,8 @@ def uncertainty(document: Document, setup: str, path: str, load_state: str | Non
         KeyError: the report has no figure there.
         UnknownSetup: the document has no such setup or load state.
     """
-    figure = figure_at(evaluate(document, setup, load_state), path)
+    with tracing():
+        figure = figure_at(evaluated(document, setup, load_state)[2], path)
     plain = document.model_dump(mode="json")
     shares = []
     for leaf in trail(figure.value):
@@ -123,7 +133,7 @@ def _tolerance(plain: dict[str, Any], leaf: Num, step: Given) -> tuple[float, in
     how = holder.get("how") if isinstance(holder, dict) else None
     if step.assumed and how != "estimated":
         how = "assumed"
-    usual = BY_HOW.get(str(how)) or BY_UNIT.get(step.unit)
+    usual = BY_HOW.get(str(how)) or BY_SOURCE.get(step.source) or BY_UNIT.get(step.unit)
     return (0.0 if usual is None else usual.of(float(leaf))), count
 
 

@@ -117,6 +117,11 @@ def tracing() -> Iterator[None]:
         _tracing.reset(token)
 
 
+def is_tracing() -> bool:
+    """Whether results carry their steps here: what only the working needs can be left out otherwise."""
+    return _tracing.get()
+
+
 @contextmanager
 def untraced() -> Iterator[None]:
     """Within this context results are plain floats again: for scales and searches nobody asks about."""

@@ -2,15 +2,15 @@
 
 from math import radians
 
-from feder.core.document.base import DampingValue, Length, Mass, Place, RateValue
+from feder.core.document.base import PLACES, DampingValue, Length, Mass, Place, RateValue
 from feder.core.document.brief import Brief
 from feder.core.document.document import Document
-from feder.core.document.setup import Clicks, Seat, Setup, Sides, SideSetup, SpringPart
+from feder.core.document.setup import Clicks, Seat, Setup, Sides, SideSetup, SpringPart, StopTrim
 from feder.core.document.survey import Conditions, Reading, Survey, SurveyQuantity
-from feder.core.document.vehicle import End, Ends, Limits, Mount, Plate, RatioTyped, Tyre, Vehicle
+from feder.core.document.vehicle import BumpStop, End, Ends, Limits, Mount, Plate, RatioTyped, Tyre, Vehicle
 from feder.demo.springs import demo_spring
 
-_FL, _FR, _RL, _RR = Place
+_FL, _FR, _RL, _RR = PLACES
 _MASS = {_FL: 308, _FR: 298, _RL: 207, _RR: 197}
 _HUB = {_FL: 376, _FR: 374, _RL: 368, _RR: 366}
 _FLOOR = {_FL: 656, _FR: 654, _RL: 648, _RR: 646}
@@ -31,6 +31,7 @@ _SEAT = {
     "front": Seat(length=0.21736, hub_to_arch=0.420, thread=0.060, pitch=0.002),
     "rear": Seat(length=0.182, hub_to_arch=0.402, thread=0.042, pitch=0.0015),
 }
+_STOP = ((0.0, 0.0), (0.005, 150.0), (0.010, 480.0), (0.015, 1400.0), (0.020, 3600.0))
 _CLICKS = {"front": (8, 11), "rear": (7, 10)}
 _CAMBER = {_FL: -0.8, _FR: -0.6, _RL: -1.1, _RR: -1.2}
 _TOE = {_FL: 1.0, _FR: 0.5, _RL: 0.5, _RR: 1.5}
@@ -60,6 +61,8 @@ def _vehicle() -> Vehicle:
         unsprung_mass=Mass(value=34, how="scales"),
         limits=Limits(droop=0.420, stop=0.3186, solid=0.303, contact=0.282),
         tyre=Tyre(radius=0.288, rate=RateValue(value=210e3, how="maker"), rim_diameter=0.380),
+        bump_stop=BumpStop(length=0.045, shaft=0.064, hub_to_arch=0.354, compressible=0.5, points=_STOP),
+        roll_centre=0.060,
     )
     rear = End(
         layout="divorced",
@@ -70,6 +73,8 @@ def _vehicle() -> Vehicle:
         unsprung_mass=Mass(value=28, how="scales"),
         limits=Limits(droop=0.402, stop=0.3137, solid=0.301, contact=0.284),
         tyre=Tyre(radius=0.288, rate=RateValue(value=205e3, how="maker"), rim_diameter=0.380),
+        bump_stop=BumpStop(length=0.045, shaft=0.060, hub_to_arch=0.352, compressible=0.5, points=_STOP),
+        roll_centre=0.100,
     )
     return Vehicle(
         name="Nettle",
@@ -79,20 +84,21 @@ def _vehicle() -> Vehicle:
         front_overhang=0.720,
         rear_overhang=0.610,
         roof_height=1.395,
+        sprung_cg_height=Length(value=0.481, how="estimated"),
         plate=Plate(gross=1420, front_axle=780, rear_axle=720),
         ends=Ends(front=front, rear=rear),
     )
 
 
 def _survey() -> Survey:
-    readings = [Reading(place=p, quantity="mass", value=_MASS[p], how="scales") for p in Place]
+    readings = [Reading(place=p, quantity="mass", value=_MASS[p], how="scales") for p in PLACES]
     heights: tuple[tuple[SurveyQuantity, dict[Place, int]], ...] = (
         ("hub_to_arch", _HUB),
         ("floor_to_arch", _FLOOR),
         ("sill", _SILL),
     )
     for quantity, values in heights:
-        readings += [Reading(place=p, quantity=quantity, value=values[p] / 1e3) for p in Place]
+        readings += [Reading(place=p, quantity=quantity, value=values[p] / 1e3) for p in PLACES]
     return Survey(
         id="june",
         date="2026-06-02",
@@ -116,7 +122,7 @@ def _found() -> Setup:
             camber=radians(_CAMBER[p]),
             toe=_TOE[p] / 1e3,
         )
-        for p in Place
+        for p in PLACES
     }
     return Setup(id="found", name="as found", stage="as found", sides=Sides(**sides))
 
@@ -128,12 +134,13 @@ def _plan() -> Setup:
             set_by="height",
             hub_to_arch=_PLAN_HUB[p.end],
             seat=_SEAT[p.end],
+            stop=StopTrim(length=0.030 if p.end == "front" else 0.024),
             rebound=Clicks(count=_CLICKS[p.end][0], of=18),
             bump=Clicks(count=_CLICKS[p.end][1], of=18),
             tyre_pressure=1.9e5 if p.end == "front" else 1.8e5,
             camber=radians(-2.5 if p.end == "front" else -1.8),
             toe=-0.5e-3 if p.end == "front" else 1.0e-3,
         )
-        for p in Place
+        for p in PLACES
     }
     return Setup(id="plan", name="plan, dry", stage="plan", parent="found", sides=Sides(**sides))

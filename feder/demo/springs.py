@@ -38,14 +38,52 @@ _MEASURED_WIRE = {
 }
 
 
+_HELPERS = tuple(
+    SpringPart(
+        code=f"{inside}-{free}-{rate} helper",
+        rate=RateValue(value=rate * 1e3, how="maker"),
+        free_length=free / 1e3,
+        inside_diameter=inside / 1e3,
+        wire_diameter=0.004,
+        solid_length=solid / 1e3,
+        note="flat wire; solid at ride",
+    )
+    for inside, free, rate, solid in ((60, 55, 4, 14), (60, 75, 3, 18), (65, 75, 3, 18))
+)
+_LOAD_SPRINGS = tuple(
+    SpringPart(
+        code=f"load {rate}",
+        rate=RateValue(value=rate * 1e3, how="maker"),
+        free_length=free / 1e3,
+        inside_diameter=0.098,
+        wire_diameter=wire / 1e3,
+        solid_length=solid / 1e3,
+        most_load=most,
+    )
+    for rate, free, wire, solid, most in (
+        (42, 352, 14.5, 138, 8200.0),
+        (52, 330, 15.5, 146, 9500.0),
+        (62, 312, 16.5, 152, 11000.0),
+        (72, 300, 17.5, 156, 12500.0),
+    )
+)
+
+
+_LOWERING = (
+    SpringPart(code="low set front", rate=RateValue(value=30e3, how="maker"), quoted_drop=0.030),
+    SpringPart(code="low set rear", rate=RateValue(value=22.5e3, how="maker"), quoted_drop=0.035),
+)
+
+
 def demo_springs() -> list[SpringPart]:
     """The shelf: codes are inside diameter, free length and rate in mm and N/mm."""
-    return [
+    wound = [
         demo_spring(inside, free, rate)
         for inside, lengths in _RANGE.items()
         for free, rates in lengths.items()
         for rate in rates
     ]
+    return [*wound, *_HELPERS, *_LOAD_SPRINGS, *_LOWERING]
 
 
 def demo_spring(inside_mm: int, free_mm: int, rate_npmm: int) -> SpringPart:

@@ -1,7 +1,11 @@
 """Furnish an empty database with the made-up workshop."""
 
+from feder.demo.bramble import bramble
 from feder.demo.nettle import nettle
+from feder.demo.sedge import sedge
 from feder.demo.springs import demo_springs
+from feder.demo.tansy import tansy
+from feder.demo.teasel import teasel
 from feder.store.garage import Garage
 from feder.store.parts import Shelf
 
@@ -11,4 +15,5 @@ def furnish(garage: Garage, shelf: Shelf) -> None:
     if not shelf.all():
         shelf.add(demo_springs())
     if not garage.all():
-        garage.add(nettle())
+        for vehicle in (teasel(), tansy(), bramble(), sedge(), nettle()):  # the last one added stands first
+            garage.add(vehicle)

@@ -1,6 +1,7 @@
-"""The setup sheet: one A4 page from a document and its report; screen, print and PDF show the same."""
+"""The setup sheet: A4 from a document and its report, a second page where needed; screen, print, PDF alike."""
 
 import re
+from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import date
 from pathlib import Path
@@ -10,11 +11,12 @@ from markupsafe import Markup
 
 from feder.core.document.base import PLACES
 from feder.core.document.document import Document
-from feder.core.document.setup import Setup, SideSetup
+from feder.core.document.setup import Setup, SideSetup, SpringPart
 from feder.core.evaluate import evaluate
 from feder.core.report import CornerReport, Figure, Finding, Report
 from feder.core.standing.facts import setup_of, side_of
 from feder.sheet.drawing import plan_view
+from feder.sheet.more import second_page
 from feder.sheet.strip import frequency_strip
 from feder.units.show import SHOWN_UNIT, figure, unit_shown
 
@@ -80,10 +82,10 @@ def sheet_html(document: Document, setup_id: str, system: str, number: int, toda
         setup=setup,
         is_found=is_found,
         others=[s.name for s in document.setups if s.stage == setup.stage and s.id != setup.id],
-        surveyed=_day(date.fromisoformat(survey.date)) if survey and survey.date else None,
+        surveyed=day_shown(date.fromisoformat(survey.date)) if survey and survey.date else None,
         conditions=_conditions(document),
         number=number,
-        today=_day(today),
+        today=day_shown(today),
         corners={p.value: rows for p, rows in corners.items()},
         weights={p.value: _show(report.corners[p].mass, system, unit=True) for p in PLACES},
         drawing=Markup(
@@ -94,6 +96,7 @@ def sheet_html(document: Document, setup_id: str, system: str, number: int, toda
         cautions=_cautions(document, report, system),
         notes=[_short(line) for line in (setup.note, document.notes) if line],
         foot=_foot(report, system),
+        more=second_page(document, setup, report, system),
         fonts=fonts,
     )
 
@@ -140,7 +143,9 @@ def _rows(
         return Row(words, _was(value, system, kind=kind), _show(value, system, kind=kind), text, lead, rule)
 
     pressure = 0 if system == "inch" else 1
-    spring_found = "" if is_found else figure(found.spring.rate.value, "N/m", system) if found.spring else "–"
+    was = found.spring
+    rate = figure(was.rate.value, "N/m", system) if isinstance(was, SpringPart) else was.code if was else "–"
+    spring_found = "" if is_found else rate
     return [
         two("floor to arch", corner.floor_to_arch, "", lead=True),
         two("hub to arch", corner.hub_to_arch, "", lead=True),
@@ -148,10 +153,7 @@ def _rows(
         two("wheel rate", corner.wheel_rate, unit("N/m")),
         two("frequency", corner.frequency, "Hz" if document.brief.frequency_basis == "wheel rate" else "Hz, tyre"),
         two("damping", corner.damping_ratio, "of critical"),
-        Row("collar", "", _show(corner.collar, system, kind="fine length"), f"{unit('m')} up", rule=True),
-        Row("turns up", "", _show(corner.collar_turns, system), ""),
-        two("held at droop", corner.held_at_droop, unit("m"), kind="fine length"),
-        two("preload", corner.preload_force, unit("N")),
+        *_adjuster(corner, system, unit, two),
         Row("rebound, bump", _else(is_found, _clicks(found)[0]), *_clicks(side), rule=True),
         Row(
             "tyre, cold",
@@ -168,6 +170,26 @@ def _rows(
         ),
         Row("toe", _else(is_found, _toe(found.toe, system)), _toe(side.toe, system), unit("m")),
     ]
+
+
+def _adjuster(
+    corner: CornerReport, system: str, unit: Callable[..., str], two: Callable[..., Row]
+) -> tuple[Row, Row, Row, Row]:
+    """What this corner's spring is set by: plate angles of a torsion bar, else collar and hold."""
+    if corner.angular_rate is not None:
+        stress = None if corner.shear_stress is None else corner.shear_stress.value / 1e6
+        return (
+            two("plate, unloaded", corner.free_angle, unit("rad"), rule=True),
+            two("arm, loaded", corner.arm_angle, unit("rad")),
+            Row("plate turned by", "", _show(corner.free_angle_change, system), unit("rad")),
+            Row("bar stress, ride", "", "–" if stress is None else f"{stress:.0f}", "MPa"),
+        )
+    return (
+        Row("collar", "", _show(corner.collar, system, kind="fine length"), f"{unit('m')} up", rule=True),
+        Row("turns up", "", _show(corner.collar_turns, system), ""),
+        two("held at droop", corner.held_at_droop, unit("m"), kind="fine length"),
+        two("preload", corner.preload_force, unit("N")),
+    )
 
 
 def _short(words: str) -> str:
@@ -236,9 +258,11 @@ def _below(document: Document, report: Report, system: str) -> list[str]:
 
 def _targets(document: Document, report: Report, setup: Setup, system: str) -> list[tuple[str, str]]:
     brief, v = document.brief, report.vehicle
-    low, high = brief.frequency_band
     basis = "on wheel rate alone" if brief.frequency_basis == "wheel rate" else "with the tyre"
-    rows = [("use", brief.use), ("frequency", f"{low:.1f}–{high:.1f} Hz, {basis}")]
+    rows: list[tuple[str, str]] = [("use", brief.use)]
+    if brief.frequency_band is not None:
+        low, high = brief.frequency_band
+        rows.append(("frequency", f"{low:.1f}–{high:.1f} Hz, {basis}"))
     if v.frequency_ratio is not None:
         a, b = ((r - 1) * 100 for r in brief.ratio_band)
         over = figure((v.frequency_ratio.value - 1) * 100, "", system, decimals=0)
@@ -341,5 +365,6 @@ def _foot(report: Report, system: str) -> str:
     return f"{units}; rates and travel at the wheel{said}"
 
 
-def _day(day: date) -> str:
+def day_shown(day: date) -> str:
+    """A date as it is written on paper."""
     return f"{day.day} {MONTHS[day.month - 1]} {day.year}"

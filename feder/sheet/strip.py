@@ -14,10 +14,13 @@ def frequency_strip(report: Report, system: str) -> str:
     """Front and rear frequency over the band wanted and the flat-ride zone, as inline SVG."""
     vehicle = report.vehicle
     ends = {name: report.ends[name] for name in ("front", "rear")}
-    values = [vehicle.frequency_low.value, vehicle.frequency_high.value]
+    wanted = [f.value for f in (vehicle.frequency_low, vehicle.frequency_high) if f is not None]
+    values = [*wanted]
     for end in ends.values():
         if end.frequency is not None:
             values += [end.frequency.value, end.frequency.was or end.frequency.value]
+    if not values:
+        return ""
     low, high = min(values) * 0.94, max(values) * 1.08
 
     def x(frequency: float) -> float:
@@ -27,10 +30,11 @@ def frequency_strip(report: Report, system: str) -> str:
         '<svg xmlns="http://www.w3.org/2000/svg" width="340" height="112" viewBox="0 0 340 112" role="img" aria-label="Frequency strip">',
         rect(LEFT, TOP, RIGHT - LEFT, BOTTOM - TOP),
         path(f"M{LEFT} {TOP}H{RIGHT}M{LEFT} {BOTTOM}H{RIGHT}", width=1.2),
-        path(f"M{x(vehicle.frequency_low.value):.1f} {TOP}v12H{x(vehicle.frequency_high.value):.1f}v-12"),
-        text(x(vehicle.frequency_high.value) - 4, TOP + 10, "wanted", size=11.5, anchor="end"),
         *_ticks(low, high, x),
     ]
+    if wanted:
+        parts.append(path(f"M{x(wanted[0]):.1f} {TOP}v12H{x(wanted[1]):.1f}v-12"))
+        parts.append(text(x(wanted[1]) - 4, TOP + 10, "wanted", size=11.5, anchor="end"))
     if vehicle.flat_low is not None and vehicle.flat_high is not None:
         a, b = x(vehicle.flat_low.value), min(RIGHT, x(vehicle.flat_high.value))
         if a < RIGHT:

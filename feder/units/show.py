@@ -13,6 +13,9 @@ SHOWN_UNIT = {
     "N*m": "N·m",
     "lbf*ft": "lbf·ft",
     "kgf*m": "kgf·m",
+    "deg/g": "°/g",
+    "N*m/deg": "N·m/°",
+    "N*m/rad": "N·m/rad",
 }
 
 

@@ -170,6 +170,9 @@ BY_NAME: dict[str, Dimension] = {d.name: d for d in DIMENSIONS}
 SYSTEMS: dict[str, dict[str, tuple[str, int]]] = {
     # dimension name: (unit shown, decimals)
     "metric": {
+        "roll gradient": ("deg/g", 2),
+        "scrub": ("m/km", 1),
+        "angular rate": ("N*m/deg", 1),
         "length": ("mm", 0),
         "fine length": ("mm", 1),
         "mass": ("kg", 0),
@@ -187,6 +190,9 @@ SYSTEMS: dict[str, dict[str, tuple[str, int]]] = {
         "stress": ("MPa", 0),
     },
     "inch": {
+        "roll gradient": ("deg/g", 2),
+        "scrub": ("m/km", 1),
+        "angular rate": ("N*m/deg", 1),
         "length": ("in", 2),
         "fine length": ("in", 3),
         "mass": ("lb", 0),
@@ -204,6 +210,9 @@ SYSTEMS: dict[str, dict[str, tuple[str, int]]] = {
         "stress": ("psi", 0),
     },
     "kgf": {
+        "roll gradient": ("deg/g", 2),
+        "scrub": ("m/km", 1),
+        "angular rate": ("N*m/deg", 1),
         "length": ("mm", 0),
         "fine length": ("mm", 1),
         "mass": ("kg", 0),

@@ -1,10 +1,11 @@
 import { createRouter, createWebHistory } from 'vue-router'
 
+import { allRead } from './composables/useReading'
 import GaragePage from './pages/GaragePage.vue'
 
 /** Addresses: the garage, the shelf, and a vehicle with one page for each station. */
-export const makeRouter = () =>
-  createRouter({
+export const makeRouter = () => {
+  const router = createRouter({
     history: createWebHistory(),
     routes: [
       { path: '/', component: GaragePage },
@@ -14,3 +15,7 @@ export const makeRouter = () =>
       { path: '/:rest(.*)', redirect: '/' },
     ],
   })
+  // a number typed a moment ago is still being read: its field stays until it has been taken
+  router.beforeEach(allRead)
+  return router
+}

@@ -6,6 +6,8 @@ import jsonschema
 import pytest
 from openapi_spec_validator import validate
 
+from tests.documents import roadster
+
 
 @pytest.fixture
 def spec(client):
@@ -63,7 +65,7 @@ def test_a_vehicle_from_the_garage_is_evaluated_and_explained(client, spec):
         "/api/candidates", json={"document": stored["document"], "setup": "plan", "end": "rear"}
     ).get_json()
     holds(spec, "CandidatesAnswer", rows)
-    assert rows["on_shelf"] == 60
+    assert rows["on_shelf"] == 69
 
 
 def test_saving_carries_a_revision_and_a_late_save_gets_both_versions(client, spec):
@@ -99,6 +101,16 @@ def test_make_copy_export_import_delete_and_restore(client):
     assert broken.status_code == 422
     assert broken.get_json()["error"]["key"] == "format"
     assert "refused whole" in broken.get_json()["error"]["message"]
+
+
+def test_a_two_wheeler_is_evaluated_but_not_taken_into_the_garage_of_cars(client, spec):
+    bike = roadster().model_dump(mode="json")
+    answer = client.post("/api/evaluate", json={"document": bike, "setup": "plan", "load_state": "rider"})
+    holds(spec, "EvaluateAnswer", answer.get_json())
+    assert set(answer.get_json()["report"]["corners"]) == {"front", "rear"}
+    refused = client.post("/api/vehicles/import", json=bike)
+    assert refused.status_code == 422
+    assert refused.get_json()["error"]["key"] == "vehicle.kind"
 
 
 def test_the_shelf_takes_a_list_whole_or_not_at_all(client):

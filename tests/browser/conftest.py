@@ -11,6 +11,7 @@ from waitress import create_server
 
 from feder.api.app import FRONT_END, create_app
 from feder.api.rooms import Rooms
+from feder.demo.springs import demo_springs
 from feder.demo.workshop import furnish
 from scripts.screenshots import ARGS
 
@@ -38,10 +39,12 @@ def served(tmp_path: Path):
     assert (FRONT_END / "index.html").is_file(), "the front end is not built: make setup"
     servers = []
 
-    def start(*, demo: bool) -> str:
+    def start(*, demo: bool, shelf: bool = False) -> str:
         app = create_app(tmp_path)
+        rooms: Rooms = app.extensions["feder"]
+        if shelf:
+            rooms.shelf.add(demo_springs())
         if demo:
-            rooms: Rooms = app.extensions["feder"]
             furnish(rooms.garage, rooms.shelf)
         with socket.socket() as probe:
             probe.bind(("127.0.0.1", 0))

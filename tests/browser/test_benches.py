@@ -7,7 +7,18 @@ from playwright.sync_api import expect
 
 from tests.browser.test_journeys import fill, open_nettle, saved, station
 
-STATIONS = ("brief", "survey", "geometry", "springs", "height", "sheet")
+STATIONS = (
+    "brief",
+    "survey",
+    "geometry",
+    "springs",
+    "springs?view=loads",
+    "springs?view=roll",
+    "height",
+    "travel",
+    "compare",
+    "sheet",
+)
 
 
 def test_a_spring_from_its_wire_goes_on_the_shelf_and_can_be_taken_off_and_put_back(served, watched):
@@ -15,6 +26,7 @@ def test_a_spring_from_its_wire_goes_on_the_shelf_and_can_be_taken_off_and_put_b
     page.goto(served(demo=True) + "/shelf")
     page.get_by_role("button", name="Add a spring").click()
     dialog = page.get_by_role("dialog")
+    dialog.get_by_role("tab", name="From its wire").click()
     dialog.get_by_label("its name or code").fill("own wind")
     for label, text in (
         ("wire diameter", "11"),
@@ -135,6 +147,8 @@ def test_the_strip_is_stepped_and_dragged_to_springs_that_exist(served, watched)
     expect(rear).to_contain_text("-55")
     page.keyboard.press("ArrowRight")
     expect(rear).to_contain_text("-60")
+    # the mark goes where the report says; only once it stands there can a hand take it
+    expect(page.get_by_role("group", name="Frequency strip")).to_contain_text("rear 2.13 Hz")
     box = mark.bounding_box()
     page.mouse.move(box["x"] + box["width"] / 2, box["y"] + 40)
     page.mouse.down()
@@ -145,9 +159,7 @@ def test_the_strip_is_stepped_and_dragged_to_springs_that_exist(served, watched)
     expect(rear).to_contain_text("-60")
 
 
-@pytest.mark.parametrize(
-    ("width", "height", "scheme"), [(1280, 800, "light"), (820, 1180, "dark"), (1600, 1000, "light")]
-)
+@pytest.mark.parametrize(("width", "height", "scheme"), [(1280, 800, "light"), (820, 1180, "dark")])
 def test_no_bench_runs_out_of_its_window(served, watched, width, height, scheme):
     page = watched()
     page.emulate_media(color_scheme=scheme)

@@ -177,7 +177,9 @@ def test_every_figure_of_the_stance_opens_its_working(served, watched):
         page.keyboard.press("Enter")
         expect(drawer.get_by_role("heading", level=2)).to_be_visible()
         expect(drawer.locator("li").first).to_be_visible()
-    expect(drawer).to_contain_text("~ marks what was estimated")
+        if "~" in (figures.nth(i).text_content() or ""):
+            expect(drawer).to_contain_text("~ marks what was estimated")
+    expect(figures.filter(has_text="~")).not_to_have_count(0)
     page.keyboard.press("Escape")
     page.get_by_role("button", name="how these numbers come about").first.click()
     expect(drawer).to_contain_text("Held by only 2.4 mm")
@@ -243,7 +245,9 @@ def test_find_keys_scheme_and_a_refused_file(served, watched):
         {"name": "x.json", "mimeType": "application/json", "buffer": b'{"format": 9}'}
     )
     expect(page.get_by_role("alert")).to_contain_text("refused whole")
-    page.get_by_role("button", name="delete").click()
+    for left in (4, 3, 2, 1, 0):
+        page.get_by_role("button", name="delete").last.click()
+        expect(page.get_by_role("button", name="delete")).to_have_count(left)
     expect(page.get_by_role("heading", name="The garage is empty")).to_be_visible()
     page.get_by_role("button", name="Undo").click()
     open_nettle(page, base)

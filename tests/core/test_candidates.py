@@ -11,7 +11,7 @@ from tests.changes import with_side
 
 
 def test_a_candidate_shows_what_the_report_shows_once_it_is_chosen(car):
-    for row in candidates(car, "plan", "rear", demo_springs()):
+    for row in candidates(car, "plan", "rear", [p for p in demo_springs() if p.free_length]):
         fitted = car
         for side in ("rear_left", "rear_right"):
             fitted = with_side(fitted, "plan", side, spring=row.part)
@@ -51,13 +51,16 @@ def test_the_first_objection_is_the_worst_corners_and_its_number_is_right(car):
 
 def test_only_those_of_the_same_inside_diameter_unless_all_are_asked_for(car):
     shelf = demo_springs()
-    assert {r.part.inside_diameter for r in candidates(car, "plan", "rear", shelf)} == {0.06}
+    assert {r.part.inside_diameter for r in candidates(car, "plan", "rear", shelf)} == {
+        0.06,
+        None,
+    }  # one not told may fit
     assert len(candidates(car, "plan", "rear", shelf, "all")) == len(shelf)
     assert sum(r.chosen for r in candidates(car, "plan", "rear", shelf)) == 1
 
 
 def test_the_shelf_is_wound_true(car):
-    for part in demo_springs():
+    for part in (p for p in demo_springs() if p.active_coils):
         d, big = part.wire_diameter, part.inside_diameter + part.wire_diameter
         assert 79.3e9 * d**4 / (8 * big**3 * part.active_coils) == pytest.approx(part.rate.value, rel=2e-3)
         assert part.solid_length < 0.75 * part.free_length

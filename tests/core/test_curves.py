@@ -17,12 +17,14 @@ from feder.core.equilibrium import Support, vehicle_equilibrium
 from feder.core.errors import NoEquilibrium, OutOfRange
 from feder.core.pair import dual_rate
 from feder.core.ratio import constant_ratio, ratio_from_leverage, ratio_from_sweep
+from feder.core.standing.bar import ArmCurve
 from feder.core.table import (
     dual_rate_table,
     friction_band,
     gas_table,
     linear_table,
     sampled_table,
+    side_by_side,
     stop_table,
     table_from,
 )
@@ -134,6 +136,31 @@ def test_a_corners_force_is_the_derivative_of_its_energy_and_its_stiffness_of_it
     assert CORNER.stiffness(z) == pytest.approx(
         (CORNER.force(z + h) - CORNER.force(z - h)) / (2 * h), rel=1e-2, abs=2e3
     )
+
+
+@given(st.floats(-0.06, 0.06), st.floats(-0.3, 0.6), st.floats(0.25, 0.5))
+def test_a_wheel_on_a_bar_pushes_as_its_energy_says(z, angle, arm):
+    """Twist energy of bar, and of a stop at its own ratio; force its derivative, stiffness the force's."""
+    stop = Mounted(stop_table([(0, 0), (0.01, 400), (0.02, 2500)]), constant_ratio(0.8), -0.03)
+    curve = ArmCurve(2000.0, arm, angle + 0.35, math.sin(angle), (stop,))
+
+    def energy(travel):
+        twist = angle + 0.35 - math.asin(math.sin(angle) - travel / arm)
+        pressed = stop.deflection(travel)
+        return 0.5 * 2000.0 * twist**2 + quad(stop.table.force, -0.2, pressed, points=[0, 0.01], limit=200)[0]
+
+    h = 1e-5
+    assert curve.force(z) == pytest.approx((energy(z + h) - energy(z - h)) / (2 * h), rel=1e-3, abs=0.5)
+    h = 1e-7
+    slope = (curve.force(z + h) - curve.force(z - h)) / (2 * h)
+    assert curve.stiffness(z) == pytest.approx(slope, rel=1e-2, abs=2e3)
+
+
+@given(rising, rising, st.floats(-0.05, 0.3), st.floats(-0.03, 0.03), st.sampled_from([1.0, 2.0]))
+def test_elements_side_by_side_add_and_a_shorter_one_comes_late(first, second, at, late, count):
+    a, b = table_from(first), table_from(second)
+    both = side_by_side(a.scaled(count), b.shifted(-late))
+    assert both.force(at) == pytest.approx(count * a.force(at) + b.force(at - late), rel=1e-9, abs=1e-6)
 
 
 @given(st.floats(300, 3500))

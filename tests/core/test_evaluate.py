@@ -9,7 +9,6 @@ from feder.core.document.document import LoadItem, LoadState
 from feder.core.document.setup import SideSetup
 from feder.core.errors import UnknownSetup
 from feder.core.evaluate import evaluate
-from feder.core.evaluate.vehicle import LEFT_RIGHT
 from tests.changes import with_end, with_side
 
 G = 9.80665
@@ -117,7 +116,7 @@ def test_a_load_behind_lowers_the_rear_and_raises_no_sum(car):
     car = car.model_copy(update={"loads": (tools,)})
     empty, loaded = evaluate(car, "plan"), evaluate(car, "plan", "tools")
     assert loaded.vehicle.total_mass.value - empty.vehicle.total_mass.value == pytest.approx(60)
-    rear = sum(loaded.corners[p].mass.value - empty.corners[p].mass.value for p in LEFT_RIGHT["rear"])
+    rear = sum(loaded.corners[p].mass.value - empty.corners[p].mass.value for p in PLACES[2:])
     assert rear == pytest.approx(60 * 2.9 / 2.44, abs=1e-3)  # lever about the front axle
     drop = empty.corners["rear_left"].hub_to_arch.value - loaded.corners["rear_left"].hub_to_arch.value
     assert drop == pytest.approx(rear / 2 * G / 31104, rel=0.01)
@@ -170,8 +169,8 @@ def test_asking_for_one_end_alone_holds_it_exactly_and_leaves_the_loads(car):
     for place in ("rear_left", "rear_right"):
         asked = with_side(asked, "plan", place, hub_to_arch=None)
     report = evaluate(asked, "plan")
-    assert [report.corners[p].hub_to_arch.value for p in LEFT_RIGHT["front"]] == [0.350, 0.350]
-    rear = [report.corners[p].hub_to_arch.value for p in LEFT_RIGHT["rear"]]
+    assert [report.corners[p].hub_to_arch.value for p in PLACES[:2]] == [0.350, 0.350]
+    rear = [report.corners[p].hub_to_arch.value for p in PLACES[2:]]
     # the body rolls by the 2 mm that the front was out of level, and the rear goes with it, about its middle
     assert sum(rear) / 2 == pytest.approx(0.367, abs=2e-4)
     assert rear[0] - rear[1] == pytest.approx(0.0, abs=2e-4)

@@ -20,6 +20,7 @@ from feder.core.evaluate.explain import explain
 from feder.core.findings import RULES
 from feder.demo.springs import demo_spring
 from tests.changes import with_end, with_side
+from tests.core.test_findings_parts import CASES as MORE
 
 
 def rules(document, setup="plan"):
@@ -300,7 +301,10 @@ def test_a_seat_length_that_contradicts_the_spring_as_found_is_told(car):
 
 def test_every_rule_has_its_case(car):
     """No rule without a document that shows it (one rule function may tell several findings)."""
-    shown = {rule for place, fires, _ in CASES.values() for rule, _ in rules(fires(car))} | {"seat_disagrees"}
+    shown = {rule for place, fires, _ in CASES.values() for rule, _ in rules(fires(car))} | {
+        "seat_disagrees",
+        *MORE,
+    }
     silent = [f.__name__ for f in RULES if not any(name in shown for name in names_in(f))]
     assert not silent
 

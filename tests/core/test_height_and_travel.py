@@ -1,14 +1,20 @@
 """Collars, preload, swaps and stops against the positions they must produce."""
 
+import math
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 from scipy.optimize import brentq
 
+from feder.core.document.vehicle import LowerArm
 from feder.core.errors import OutOfRange
+from feder.core.evaluate import evaluate
 from feder.core.height import collar_move, preload, spring_swap
 from feder.core.notes import collecting_notes
+from feder.core.steering import arm_angle
 from feder.core.travel import bump_stop, bump_travel
+from tests.changes import with_end
 
 
 @given(st.floats(1e3, 6e3), st.floats(0.4, 1.1), st.floats(2e4, 1e5), st.floats(-0.03, 0.03))
@@ -66,3 +72,14 @@ def test_an_infeasible_stop_says_what_mends_it_and_metal_can_be_the_first():
     with collecting_notes() as notes:
         bump_stop(0.064, 0.030, 0.96, 0.072, damper_bump_travel=0.055)
     assert "metal" in notes[0]
+
+
+def test_the_lower_arm_turns_with_the_drop_and_a_spacer_at_the_joint_levels_it(car):
+    # read at 376 mm pointing 1.5 degrees down; the plan stands 22 mm lower, 350 mm of arm
+    arm = LowerArm(length=0.35, angle=-math.radians(1.5), hub_to_arch=0.376)
+    end = evaluate(with_end(car, "front", lower_arm=arm), "plan").ends["front"]
+    sine = math.sin(-math.radians(1.5)) + 0.022 / 0.35
+    assert end.lower_arm_angle.value == pytest.approx(math.asin(sine), abs=1e-9)
+    assert end.joint_spacer.value == pytest.approx(0.35 * sine, abs=1e-9)
+    assert arm_angle(end.lower_arm_angle.value, 0.35, end.joint_spacer.value) == pytest.approx(0.0, abs=1e-12)
+    assert evaluate(car, "plan").ends["front"].lower_arm_angle is None

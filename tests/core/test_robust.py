@@ -15,8 +15,14 @@ from feder.core.evaluate import evaluate
 from feder.demo.nettle import nettle
 from feder.demo.springs import demo_spring
 from feder.sheet.page import filled, sheet_html
+from tests.documents import AIR, on_bars, roadster
 
 PLAIN = nettle().model_dump(mode="json")
+OTHERS = {
+    "bars": on_bars(nettle()).model_dump(mode="json"),
+    "linkage": roadster().model_dump(mode="json"),
+    "air": roadster(shock=AIR).model_dump(mode="json"),
+}
 
 
 def leaves(node, path=()):
@@ -32,9 +38,9 @@ PATHS = [p for p in leaves(PLAIN) if p[0] in ("vehicle", "surveys", "setups", "b
 NUMBERS = [p for p in PATHS if isinstance(eval("PLAIN" + "".join(f"[{k!r}]" for k in p)), int | float)]
 
 
-def changed(changes):
+def changed(changes, plain=PLAIN):
     """The document with members removed (None) or numbers scaled; nothing where that is no document."""
-    data = json.loads(json.dumps(PLAIN))
+    data = json.loads(json.dumps(plain))
     for path, factor in changes:
         node = data
         try:
@@ -84,6 +90,22 @@ def test_any_document_is_answered_whole(changes, setup):
             assert corner.frequency.value > 0
         if corner.spring_length is not None and corner.loose is not None and corner.held_at_droop is not None:
             assert corner.spring_force is not None
+
+
+@settings(max_examples=150)
+@given(st.sampled_from(sorted(OTHERS)), st.data(), st.sampled_from([None, "rider"]))
+def test_any_document_of_another_layout_is_answered_whole(which, data, load):
+    plain = OTHERS[which]
+    paths = [p for p in leaves(plain) if p[0] in ("vehicle", "surveys", "setups", "loads") and p not in WHOLE]
+    one = st.tuples(st.sampled_from(paths), st.sampled_from([None, -1.0, 0.0, 1e-3, 0.5, 0.9, 1.1, 2.0, 30.0]))
+    document = changed(data.draw(st.lists(one, min_size=1, max_size=6)), plain)
+    if document is None or (load and load not in {s.id for s in document.loads}):
+        return
+    for setup in ("plan", "found"):
+        report = evaluate(document, setup, load)
+        assert finite(json.loads(report.model_dump_json()))
+        for finding in report.findings:
+            assert not re.search(r"[{}]", filled(finding, "inch")), finding.rule
 
 
 @settings(max_examples=60)

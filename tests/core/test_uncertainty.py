@@ -11,6 +11,7 @@ from feder.core.evaluate.evaluate import evaluate_plain
 from feder.core.evaluate.explain import figure_at
 from feder.core.uncertainty import uncertainty
 from tests.changes import with_side
+from tests.documents import AIR, on_bars, roadster
 
 
 def put(document, moves):
@@ -25,16 +26,25 @@ def put(document, moves):
     return Document.model_validate(data)
 
 
-@pytest.mark.parametrize(
-    "path", ["corners.rear_left.frequency", "corners.front_right.collar", "vehicle.flat_speed"]
-)
+ASKED = {
+    "corners.rear_left.frequency": lambda car: (car, None),
+    "corners.front_right.collar": lambda car: (car, None),
+    "vehicle.flat_speed": lambda car: (car, None),
+    "corners.rear_right.free_angle": lambda car: (on_bars(car), None),
+    "corners.front.sag": lambda car: (roadster(), "rider"),
+    "corners.rear.pressure": lambda car: (roadster(shock=AIR), None),
+}
+
+
+@pytest.mark.parametrize("path", ASKED)
 def test_first_order_agrees_with_monte_carlo(car, path):
-    found = uncertainty(car, "plan", path)
+    document, load = ASKED[path](car)
+    found = uncertainty(document, "plan", path, load)
     dice = np.random.default_rng(7)
     values = []
     for _ in range(400):
         moves = {s.document_path: dice.normal(0, s.tolerance) for s in found.shares}
-        values.append(float(figure_at(evaluate_plain(put(car, moves), "plan"), path).value))
+        values.append(float(figure_at(evaluate_plain(put(document, moves), "plan", load), path).value))
     assert np.std(values) == pytest.approx(found.standard, rel=0.15)
     assert sum(s.share for s in found.shares) == pytest.approx(1, abs=1e-4)
 

@@ -6,13 +6,17 @@ from dataclasses import fields
 import pytest
 
 from feder.calc import entries  # noqa: F401 - loads every formula module of the contract
-from feder.core import height, stance  # noqa: F401
+from feder.core import height, pushes, stance  # noqa: F401
+from feder.core.document.base import Force
+from feder.core.document.vehicle import BumpStop, GasCharge
 from feder.core.evaluate import evaluate
 from feder.core.evaluate.explain import explain
 from feder.core.nomenclature import TERMS
 from feder.core.report import Figure
 from feder.core.showing import UnshowableFormula, lines_of
 from feder.core.working import FORMULAS, Given, Step, formula, number, tracing, trail
+from tests.changes import with_end
+from tests.documents import AIR, on_bars, roadster
 
 SAMPLES = {
     "arm_angle": 0.2,
@@ -37,8 +41,26 @@ def test_every_formula_states_units_symbols_and_source_and_can_be_shown(known):
     assert lines_of(number(value, Step(known, sample, False)))[-1].value == value
 
 
-def test_every_number_of_a_report_leads_back_to_the_document_or_a_sourced_constant(car):
-    report = evaluate(car, "plan")
+def stopped(car):
+    """The demo car low on its bump stops, with a gas charge and friction."""
+    stop = BumpStop(length=0.06, shaft=0.07, hub_to_arch=0.36, points=((0, 0), (0.01, 200), (0.03, 2000)))
+    gas = GasCharge(pressure=12e5, rod_diameter=0.02)
+    return with_end(car, "front", bump_stop=stop, gas=gas, friction=Force(value=90))
+
+
+VEHICLES = {
+    "springs": lambda car: (car, None, 100),
+    "stops": lambda car: (stopped(car), None, 100),
+    "bars": lambda car: (on_bars(car), None, 90),
+    "fork and linkage": lambda car: (roadster(), "rider", 45),
+    "air": lambda car: (roadster(shock=AIR), "rider", 35),
+}
+
+
+@pytest.mark.parametrize("which", VEHICLES)
+def test_every_number_of_a_report_leads_back_to_the_document_or_a_sourced_constant(car, which):
+    document, load, at_least = VEHICLES[which](car)
+    report = evaluate(document, "plan", load)
     shown = 0
     for part in [*report.corners.values(), *report.ends.values(), report.vehicle]:
         for member in fields(part):
@@ -56,7 +78,7 @@ def test_every_number_of_a_report_leads_back_to_the_document_or_a_sourced_consta
                 assert all(leaf.step.path or leaf.step.source for leaf in leaves)
                 assert trail(figure.value), member.name
                 shown += 1
-    assert shown > 100
+    assert shown > at_least
 
 
 def test_the_working_of_a_wheel_rate_reads_as_a_mechanic_would_write_it(car):

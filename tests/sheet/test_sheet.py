@@ -3,16 +3,24 @@
 import io
 import re
 from datetime import date
+from math import degrees
 
 import pypdf
 import pytest
 
-from feder.core.document.base import PLACES
+from feder.core.document.base import PLACES, Place
 from feder.core.document.blank import blank_document
+from feder.core.document.vehicle import Plate
 from feder.core.evaluate import evaluate
+from feder.core.index.bench import index_bench
+from feder.core.loadplan import load_plan
+from feder.demo.bramble import bramble
+from feder.demo.sedge import sedge
+from feder.demo.tansy import tansy
 from feder.sheet.page import FONTS, sheet_html
 from feder.sheet.pdf import pdf_of
 from feder.units.show import figure
+from tests.changes import with_end
 
 DAY = date(2026, 6, 14)
 
@@ -26,9 +34,12 @@ def words(html):
 
 
 @pytest.mark.filterwarnings("ignore")  # the PDF library's own dependencies warn about themselves
-def test_the_pdf_is_one_page_of_selectable_text_in_feders_fonts(car):
+def test_the_pdf_is_selectable_text_in_feders_fonts_and_no_longer_than_it_must_be(car):
     reader = pypdf.PdfReader(io.BytesIO(pdf_of(page(car))))
-    assert len(reader.pages) == 1
+    assert len(reader.pages) == 2
+    plain = with_end(with_end(car, "front", bump_stop=None, roll_centre=None), "rear", bump_stop=None)
+    assert "Bump stops" not in page(plain)
+    assert len(pypdf.PdfReader(io.BytesIO(pdf_of(page(plain)))).pages) == 1
     assert reader.pages[0].mediabox.width == pytest.approx(595.3, abs=0.5)
     text = reader.pages[0].extract_text()
     for told in (
@@ -90,3 +101,66 @@ def test_a_sheet_as_found_has_one_column_of_figures(car):
     text = words(page(car, "found"))
     assert " 656 " in text
     assert "634" not in text
+
+
+def table(html, heading):
+    """Rows of one table of the second page, as lists of words."""
+    found = html.split(f"<caption>{heading}</caption>")[1].split("</table>")[0]
+    rows = re.findall(r"<tr>(.*?)</tr>", found.split("<tbody>")[1], re.S)
+    return {cells[0]: cells[1:] for cells in (re.findall(r"<td>(.*?)</td>", row, re.S) for row in rows)}
+
+
+def told(figure, scale, digits):
+    """A figure as print tells it, its estimate marked."""
+    return ("~" if figure.assumed else "") + format(figure.value * scale, digits)
+
+
+def test_the_second_page_tells_stops_loads_and_roll_as_the_core_has_them():
+    van, estate = bramble(), sedge()
+    loads = table(page(van), "Load states")
+    for row in load_plan(van, "plan"):
+        shown = loads[row.name]
+        assert shown[0] == told(row.total_mass, 1, ".0f")
+        for k, end in enumerate(row.ends):
+            axle, height, frequency, *_ = shown[1 + 5 * k : 6 + 5 * k]
+            assert axle == told(end.axle_mass, 1, ".0f")
+            assert height == (
+                told(end.hub_to_arch, 1e3, ".0f")
+                if row.id is None
+                else told(end.change, 1e3, "+.0f").replace("-", "−").replace("+0", "0")
+            )
+            assert frequency == told(end.frequency, 1, ".2f")
+    text = page(estate)
+    report = evaluate(estate, "plan", against="found")
+    stops = table(text, "Bump stops and packers")
+    cut = [estate.setups[1].sides.rear_left.stop.length, estate.setups[1].sides.front_left.stop.length]
+    assert [stops["cut to, mm"][2], stops["cut to, mm"][0]] == [f"{v * 1e3:.1f}" for v in cut]
+    gaps = [report.corners[p].stop_gap.value for p in PLACES]
+    assert [g.lstrip("~") for g in stops["gap at ride, mm"]] == [f"{g * 1e3:.1f}" for g in gaps]
+    quoted = table(text, "Springs, spacers, after fitting")
+    assert quoted["drop its maker quotes, mm"] == ["30", "30", "35", "35"]
+    share = table(text, "Roll")["front share of load moved across"]
+    assert share[:2] == [
+        f"{report.vehicle.front_transfer.was * 100:.1f}",
+        f"~{report.vehicle.front_transfer.value * 100:.1f}",
+    ]
+    heavy = van.model_copy(
+        update={"vehicle": van.vehicle.model_copy(update={"plate": Plate(gross=2300, rear_axle=1200)})}
+    )
+    shown = table(page(heavy), "Load states")["full, with bar stock"]
+    assert shown[0].endswith("over")
+    assert shown[6].endswith("over")
+    assert not shown[1].endswith("over")
+
+
+def test_a_torsion_bar_car_carries_its_moves_and_what_the_level_must_show():
+    car = tansy()
+    text = page(car)
+    bars = table(text, "Torsion bars")
+    for k, place in ((2, "rear_left"), (3, "rear_right")):
+        row = index_bench(car, "plan", Place(place)).rows[0]
+        assert bars["moves, from outside"][k] == row.words
+        assert bars["level must show, °"][k] == f"{degrees(row.free_angle):.2f}"
+    assert bars["moves, from outside"][0] == "–"
+    assert "plate, unloaded" in text
+    assert "Torsion bars" not in page(car, "found")

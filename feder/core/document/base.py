@@ -13,30 +13,41 @@ class Model(BaseModel):
 
 
 class Place(StrEnum):
-    """A corner of a car; for two wheels the ends stand in."""
+    """A corner of a car, or a wheel of a two-wheeler."""
 
     FRONT_LEFT = "front_left"
     FRONT_RIGHT = "front_right"
     REAR_LEFT = "rear_left"
     REAR_RIGHT = "rear_right"
+    FRONT = "front"
+    REAR = "rear"
 
     @property
     def end(self) -> "EndName":
-        return "front" if self.value.startswith("front") else "rear"
+        return "front" if self[0] == "f" else "rear"
 
     @property
     def is_left(self) -> bool:
-        return self.value.endswith("left")
+        return self[-4:] == "left"
 
     @property
     def words(self) -> str:
-        return self.value.replace("_", " ")
+        return self.replace("_", " ")
+
+    @property
+    def mirror(self) -> "Place":
+        """The wheel on the other side of the same axle; a two-wheeler's wheel has none but itself."""
+        if "_" not in self:
+            return self
+        return Place(f"{self.end}_{'right' if self.is_left else 'left'}")
 
 
 EndName = Literal["front", "rear"]
 ENDS: tuple[EndName, ...] = ("front", "rear")
-PLACES = tuple(Place)
+PLACES = (Place.FRONT_LEFT, Place.FRONT_RIGHT, Place.REAR_LEFT, Place.REAR_RIGHT)
 """Corner order everywhere: front left, front right, rear left, rear right."""
+WHEELS = (Place.FRONT, Place.REAR)
+"""The places of a two-wheeler."""
 
 How = Literal[
     "scales",
@@ -86,11 +97,21 @@ class Length(Quantity):
     value: LengthM
 
 
+class Force(Quantity):
+    value: ForceN
+
+
 class Mass(Quantity):
     value: Annotated[float, Field(ge=0, le=50_000)]
 
 
 class RateValue(Quantity):
+    value: RateNpm
+
+
+class AngularRateValue(Quantity):
+    """Torque over angle, N·m/rad."""
+
     value: RateNpm
 
 

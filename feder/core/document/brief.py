@@ -4,9 +4,23 @@ from typing import Annotated, Literal
 
 from pydantic import Field, model_validator
 
-from feder.core.document.base import Model, ShortLengthM, Text
+from feder.core.document.base import EndName, Model, ShortLengthM, Text
 
-Use = Literal["comfort road", "sporty road", "fast road, track days", "circuit", "load carrier"]
+Pair = tuple[float, float]
+
+Use = Literal[
+    "comfort road",
+    "sporty road",
+    "fast road, track days",
+    "circuit",
+    "load carrier",
+    "road motorcycle",
+    "track motorcycle",
+    "off-road motorcycle",
+    "cross-country",
+    "trail",
+    "enduro and downhill",
+]
 
 FREQUENCY_BANDS: dict[str, tuple[float, float]] = {
     "comfort road": (1.0, 1.3),
@@ -16,6 +30,35 @@ FREQUENCY_BANDS: dict[str, tuple[float, float]] = {
     "load carrier": (1.2, 1.6),
 }
 """Wheel-rate frequency in Hz by use; general practice, a starting point to edit."""
+LOADED_USES = ("load carrier",)
+"""Uses whose band is meant with the load on."""
+SAG_BANDS: dict[str, dict[str, tuple[float, float]]] = {
+    "road motorcycle": {
+        "front rider": (0.030, 0.040),
+        "rear rider": (0.030, 0.040),
+        "front free": (0.015, 0.025),
+        "rear free": (0.005, 0.015),
+    },
+    "track motorcycle": {
+        "front rider": (0.025, 0.035),
+        "rear rider": (0.025, 0.035),
+        "front free": (0.015, 0.025),
+        "rear free": (0.005, 0.010),
+    },
+    "off-road motorcycle": {
+        "front rider": (0.065, 0.080),
+        "rear rider": (0.095, 0.105),
+        "front free": (0.025, 0.035),
+        "rear free": (0.030, 0.040),
+    },
+}
+"""Sag in m at the wheel by use of a motorcycle; general practice, a starting point to edit."""
+SAG_SHARES: dict[str, tuple[float, float]] = {
+    "cross-country": (0.20, 0.25),
+    "trail": (0.25, 0.30),
+    "enduro and downhill": (0.28, 0.35),
+}
+"""Rider sag of a bicycle as a share of the travel, both ends; general practice."""
 FLAT_RIDE = (1.05, 1.20)
 """Rear over front frequency at which pitch dies out; general practice."""
 HELD_AT_DROOP = 0.003
@@ -40,6 +83,11 @@ class Targets(Model):
 
     frequency: Band | None = None
     frequency_ratio: Band | None = None
+    front_rider_sag: Band | None = None
+    """Sags of a two-wheeler in m at the wheel."""
+    rear_rider_sag: Band | None = None
+    front_free_sag: Band | None = None
+    rear_free_sag: Band | None = None
     held_at_droop: ShortLengthM | None = None
 
 
@@ -54,9 +102,22 @@ class Brief(Model):
     targets: Targets = Targets()
 
     @property
-    def frequency_band(self) -> tuple[float, float]:
+    def frequency_band(self) -> tuple[float, float] | None:
+        """Frequency wanted, Hz; two-wheelers are set by sag and have none unless it is typed."""
         band = self.targets.frequency
-        return (band.low, band.high) if band else FREQUENCY_BANDS[self.use]
+        return (band.low, band.high) if band else FREQUENCY_BANDS.get(self.use)
+
+    def sag_band(self, end: EndName, load: Literal["rider", "free"], travel: float | None) -> Pair | None:
+        """Sag wanted at an end, m at the wheel; of a bicycle it is a share of the travel."""
+        typed: Band | None = getattr(self.targets, f"{end}_{load}_sag")
+        if typed is not None:
+            return typed.low, typed.high
+        if self.use in SAG_BANDS:
+            return SAG_BANDS[self.use][f"{end} {load}"]
+        if self.use not in SAG_SHARES or load == "free" or travel is None:
+            return None
+        low, high = SAG_SHARES[self.use]
+        return low * travel, high * travel
 
     @property
     def ratio_band(self) -> tuple[float, float]:

@@ -4,20 +4,23 @@ from typing import Annotated, Literal
 
 from pydantic import Field, ValidationError, model_validator
 
-from feder.core.document.base import Ident, Model, Name, SignedLengthM, Text
+from feder.core.document.base import PLACES, WHEELS, Ident, Model, Name, Place, SignedLengthM, Text
 from feder.core.document.brief import Brief
-from feder.core.document.setup import Setup
+from feder.core.document.setup import Setup, TorsionBarPart
 from feder.core.document.survey import Survey
-from feder.core.document.vehicle import Vehicle
+from feder.core.document.vehicle import CAR_LAYOUTS, Vehicle
 
 
 class LoadItem(Model):
-    """Something carried: mass, x behind the front axle, y right of the centre line."""
+    """Something carried: mass, x behind the front axle, y right of the centre line.
+
+    Where its place was not told, the middle of wheelbase and track is assumed, and marked.
+    """
 
     name: Name
     mass: Annotated[float, Field(gt=0, le=50_000)]
-    x: Annotated[float, Field(ge=-10, le=30)]
-    y: SignedLengthM = 0.0
+    x: Annotated[float, Field(ge=-10, le=30)] | None = None
+    y: SignedLengthM | None = None
 
 
 class LoadState(Model):
@@ -37,6 +40,8 @@ class Document(Model):
     brief: Brief = Brief()
     surveys: Annotated[tuple[Survey, ...], Field(max_length=200)] = ()
     loads: Annotated[tuple[LoadState, ...], Field(max_length=50)] = ()
+    bars: Annotated[tuple[TorsionBarPart, ...], Field(max_length=50)] = ()
+    """Torsion bars at hand for this vehicle; springs that fit many stand on the workshop's shelf."""
     setups: Annotated[tuple[Setup, ...], Field(min_length=1, max_length=200)]
     notes: Text = ""
 
@@ -56,12 +61,27 @@ class Document(Model):
             known.add(setup.id)
         if self.setups[0].stage != "as found":
             raise ValueError("the first setup must be the one as found")
+        car = self.vehicle.kind == "car"
+        for name, end in (("front", self.vehicle.ends.front), ("rear", self.vehicle.ends.rear)):
+            if (end.layout in CAR_LAYOUTS) != car:
+                raise ValueError(f"vehicle.ends.{name}.layout: a {self.vehicle.kind} has no {end.layout}")
+        strange = [r.place.value for s in self.surveys for r in s.readings if r.place not in self.places]
+        if strange:
+            raise ValueError(f"surveys: a {self.vehicle.kind} has no {strange[0].replace('_', ' ')}")
         return self
+
+    @property
+    def places(self) -> tuple[Place, ...]:
+        """The places of this vehicle: four corners, or two wheels."""
+        return PLACES if self.vehicle.kind == "car" else WHEELS
 
     @property
     def survey(self) -> Survey | None:
         """The survey that anchors the heights: the first."""
         return self.surveys[0] if self.surveys else None
+
+
+KINDS = ("coil", "torsion bar", "air")
 
 
 class BadDocument(ValueError):
@@ -87,6 +107,14 @@ def read_document(text: str | bytes) -> Document:
 def faults_of(error: ValidationError) -> list[dict[str, str]]:
     """All faults of a refused document, each with its place in words."""
     return [
-        {"place": ".".join(str(part) for part in fault["loc"]) or "file", "message": fault["msg"]}
+        {"place": _place(fault["loc"]), "message": fault["msg"]}
         for fault in error.errors(include_url=False, include_context=False, include_input=False)
     ]
+
+
+def _place(loc: tuple[int | str, ...]) -> str:
+    """Where a fault lies, without the kind that a choice of kinds puts after its member."""
+    parts = [
+        part for before, part in zip(("", *loc), loc, strict=False) if before != "spring" or part not in KINDS
+    ]
+    return ".".join(map(str, parts)) or "file"

@@ -6,6 +6,7 @@ from pydantic import Field, model_validator
 
 from feder.core.document.base import (
     AngleRad,
+    AngularRateValue,
     ForceN,
     Ident,
     LengthM,
@@ -43,7 +44,76 @@ class SpringPart(Model):
     tender_travel: ShortLengthM | None = None
     points: Annotated[tuple[DeflectionAndForce, ...], Field(min_length=2, max_length=200)] | None = None
     """Measured (deflection, force) pairs of a progressive spring, from (0, 0)."""
+    quoted_drop: ShortLengthM | None = None
+    """Drop that a lowering spring's maker quotes against the standard spring, at the wheel."""
+    most_load: ForceN | None = None
+    """Upper end of the load band its maker gives."""
     note: Text = ""
+
+
+class TorsionBarPart(Model):
+    """A torsion bar: its dimensions or its measured rate, and the splines at its ends."""
+
+    kind: Literal["torsion bar"] = "torsion bar"
+    code: Name
+    diameter: LengthM
+    bore: ShortLengthM = 0.0
+    effective_length: LengthM
+    shear_modulus: Annotated[float, Field(gt=1e9, le=1e12)] = 79.3e9
+    angular_rate: AngularRateValue | None = None
+    """Measured rate; it stands before the dimensions."""
+    inner_splines: Annotated[int, Field(ge=2, le=400)] | None = None
+    outer_splines: Annotated[int, Field(ge=2, le=400)] | None = None
+    most_stress: Annotated[float, Field(gt=0, le=1e10)] | None = None
+    """Shear stress its maker or its user does not want exceeded at full bump."""
+    handed: Literal["left", "right"] | None = None
+    """The side it was pre-stressed for, by the mark on its end."""
+    note: Text = ""
+
+    @model_validator(mode="after")
+    def _hollow(self) -> "TorsionBarPart":
+        if self.bore >= self.diameter:
+            raise ValueError("bore must be below the diameter")
+        return self
+
+
+class AirSpringPart(Model):
+    """An air spring: main chamber and, where it has one, a negative chamber that equalises at a port."""
+
+    kind: Literal["air"] = "air"
+    code: Name
+    area: Annotated[float, Field(gt=0, le=1)]
+    volume: Annotated[float, Field(gt=0, le=1)]
+    """Main chamber at full extension, without spacers."""
+    travel: LengthM
+    """Stroke of the damper it stands on."""
+    spacer_volume: Annotated[float, Field(ge=0, le=1)] = 0.0
+    spacers: Annotated[int, Field(ge=0, le=20)] = 0
+    negative_area: Annotated[float, Field(gt=0, le=1)] | None = None
+    negative_volume: Annotated[float, Field(gt=0, le=1)] | None = None
+    equalise_at: ShortLengthM = 0.0
+    """Stroke at which both chambers have one pressure."""
+    note: Text = ""
+
+    @model_validator(mode="after")
+    def _chambers(self) -> "AirSpringPart":
+        if self.volume - self.spacers * self.spacer_volume <= self.area * self.travel:
+            raise ValueError("volume less spacers must be above area times travel")
+        if (self.negative_area is None) != (self.negative_volume is None):
+            raise ValueError("negative_area and negative_volume belong together")
+        if self.equalise_at > self.travel:
+            raise ValueError("equalise_at must not be above travel")
+        return self
+
+
+Spring = Annotated[SpringPart | TorsionBarPart | AirSpringPart, Field(discriminator="kind")]
+
+
+class StopTrim(Model):
+    """The bump stop in this setup: what is left of its length, and the packers under it."""
+
+    length: LengthM
+    packer: ShortLengthM = 0.0
 
 
 class Seat(Model):
@@ -56,6 +126,11 @@ class Seat(Model):
     hub_to_arch: LengthM | None = None
     datum: Literal["bottom of the thread", "top of the thread", "as found"] = "bottom of the thread"
     thread: ShortLengthM | None = None
+    permitted_low: ShortLengthM | None = None
+    """Lowest and highest collar its maker permits, from the datum."""
+    permitted_high: ShortLengthM | None = None
+    tilt: Annotated[float, Field(ge=0, le=1)] | None = None
+    """Angle between the two seats at ride, where they are not parallel."""
     pitch: Annotated[float, Field(gt=0, le=0.05)] | None = None
 
 
@@ -67,13 +142,47 @@ class Clicks(Model):
     counted_from: Literal["fully closed", "fully open"] = "fully closed"
 
 
-class SideSetup(Model):
-    """One corner in one setup. Of height and collar the one set last is stored; the other is computed."""
+class IndexMoves(Model):
+    """Spline moves chosen for a torsion bar: positive `inner` lifts the body, positive `outer` lowers it."""
 
-    spring: SpringPart | None = None
-    set_by: Literal["height", "collar"] = "height"
+    inner: Annotated[int, Field(ge=-400, le=400)]
+    outer: Annotated[int, Field(ge=-400, le=400)]
+
+
+class CoilBeside(Model):
+    """A coil on the damper beside a torsion bar: its rate, and how far it is pressed at full droop."""
+
+    rate: RateValue
+    hold: Annotated[float, Field(ge=0, le=0.3)] = 0.0
+
+
+class SideSetup(Model):
+    """One corner in one setup. Of height and adjuster the one set last is stored; the other is computed.
+
+    The adjuster is a collar (or preload) for coil springs, the free angle of the arm for a torsion bar, the
+    pressure for an air spring.
+    """
+
+    spring: Spring | None = None
+    second_spring: SpringPart | None = None
+    """The spring of the right leg or shock of a two-wheeler, where it is not the same as the left one's."""
+    set_by: Literal["height", "collar", "free angle", "pressure"] = "height"
     hub_to_arch: LengthM | None = None
     collar: SignedLengthM | None = None
+    free_angle: Annotated[float, Field(ge=-1.5, le=3.0)] | None = None
+    """Of the unloaded plate; as found, what the level showed of it, if it was read."""
+    plate_read: Annotated[float, Field(ge=-1.5, le=3.0)] | None = None
+    """What the level shows of the unloaded plate with this setup's bar in, before its splines are moved."""
+    index: IndexMoves | None = None
+    beside: CoilBeside | None = None
+    """Helper coilover beside a torsion bar."""
+    pressure: PressurePa | None = None
+    """Gauge pressure of an air spring at full extension."""
+    stop: StopTrim | None = None
+    spacer: ShortLengthM | None = None
+    """How much further out the wheel stands than as found: spacer, or less offset of the rim."""
+    measured: LengthM | None = None
+    """Hub to arch as measured after fitting."""
     seat: Seat | None = None
     rebound: Clicks | None = None
     bump: Clicks | None = None
@@ -84,10 +193,21 @@ class SideSetup(Model):
 
 
 class Sides(Model):
+    """Four corners of a car; front and rear of a two-wheeler."""
+
     front_left: SideSetup = SideSetup()
     front_right: SideSetup = SideSetup()
     rear_left: SideSetup = SideSetup()
     rear_right: SideSetup = SideSetup()
+    front: SideSetup = SideSetup()
+    rear: SideSetup = SideSetup()
+
+
+class BarSetting(Model):
+    """How an anti-roll bar is hooked in a setup: in which hole, or not at all."""
+
+    hole: Name | None = None
+    hooked: bool = True
 
 
 class Setup(Model):
@@ -96,6 +216,8 @@ class Setup(Model):
     stage: Stage
     parent: Ident | None = None
     sides: Sides = Sides()
+    front_bar: BarSetting | None = None
+    rear_bar: BarSetting | None = None
     note: Text = ""
 
     @model_validator(mode="after")

@@ -6,20 +6,27 @@ from pydantic import Field
 
 from feder.core.document.base import (
     DampingValue,
+    Force,
+    ForceN,
     Length,
     LengthM,
     Mass,
     MassKg,
     Model,
     Name,
+    PressurePa,
     RateValue,
     RatioValue,
+    SignedLengthM,
     Text,
 )
 
-BodyKind = Literal["hatchback", "saloon", "estate", "4x4", "van"]
-Layout = Literal["strut", "wishbone", "divorced", "live axle"]
-"""How spring and damper stand: together on a strut or on wishbones, at two places (divorced), on a live axle."""
+VehicleKind = Literal["car", "motorcycle", "bicycle"]
+BodyKind = Literal["hatchback", "saloon", "estate", "4x4", "van", "pick-up", "motorcycle", "bicycle"]
+Layout = Literal["strut", "wishbone", "divorced", "live axle", "torsion arm", "fork", "twin shock", "linkage"]
+"""How spring and damper stand: together on a strut or on wishbones, at two places (divorced), on a live axle; an
+arm on a torsion bar; and on two wheels a telescopic fork, two shocks, or one on a linkage."""
+CAR_LAYOUTS: tuple[Layout, ...] = ("strut", "wishbone", "divorced", "live axle", "torsion arm")
 
 
 class RatioTyped(Model):
@@ -51,13 +58,26 @@ class RatioFromSweep(Model):
     points: Annotated[tuple[HeightAndSeat, ...], Field(min_length=2, max_length=60)]
 
 
+TravelAndLeverage = Annotated[tuple[RatioValue, ...], Field(min_length=2, max_length=2)]
+"""Wheel travel from full extension in m, and wheel travel over spring travel there."""
+
+
+class RatioFromLeverage(Model):
+    """A motion ratio from a linkage's leverage curve, counted from full extension (the limit at full droop)."""
+
+    kind: Literal["leverage"] = "leverage"
+    points: Annotated[tuple[TravelAndLeverage, ...], Field(min_length=2, max_length=200)]
+
+
 class RatioAssumed(Model):
     """The usual ratio of the layout, marked as assumed wherever it goes."""
 
     kind: Literal["assumed"] = "assumed"
 
 
-Ratio = Annotated[RatioTyped | RatioFromLevers | RatioFromSweep | RatioAssumed, Field(discriminator="kind")]
+Ratio = Annotated[
+    RatioTyped | RatioFromLevers | RatioFromSweep | RatioFromLeverage | RatioAssumed, Field(discriminator="kind")
+]
 
 
 class Mount(Model):
@@ -83,11 +103,97 @@ class Tyre(Model):
     rim_diameter: LengthM | None = None
 
 
+class BarHole(Model):
+    """A hole of an adjustable bar, and the bar's rate at the links there."""
+
+    name: Name
+    rate: RateValue
+
+
 class AntiRollBar(Model):
-    """An anti-roll bar: its rate at the links, and link travel over wheel travel."""
+    """An anti-roll bar: its rate at the links as found, link travel over wheel travel, and its other holes."""
 
     rate: RateValue
-    motion_ratio: Annotated[float, Field(gt=0, le=3)] = 1.0
+    motion_ratio: Annotated[float, Field(gt=0, le=3)] | None = None
+    """Where it was not measured, 1 is assumed, and marked."""
+    holes: Annotated[tuple[BarHole, ...], Field(max_length=12)] = ()
+
+
+class PlateAdjuster(Model):
+    """An adjustable plate or eccentric: how far it still turns the plate each way, by turn."""
+
+    up: Annotated[float, Field(ge=0, le=1)]
+    """In the sense that lifts the body."""
+    down: Annotated[float, Field(ge=0, le=1)]
+    per_turn: Annotated[float, Field(gt=0, le=1)] | None = None
+
+
+class BoltAdjuster(Model):
+    """A bolt on a lever at the chassis end of a longitudinal bar: its lead, and the lever it pushes."""
+
+    lead: LengthM
+    lever: LengthM
+
+
+class TorsionArm(Model):
+    """The arm of a torsion bar: from the bar's axis to the wheel centre, and its angle at one height.
+
+    The angle is as read by the level, wheel lower positive; `chassis` what the level shows on the chassis, the
+    same way round. The arm stands below the level chassis by their difference.
+    """
+
+    length: LengthM
+    angle: Annotated[float, Field(ge=-1.4, le=1.4)]
+    right_angle: Annotated[float, Field(ge=-1.4, le=1.4)] | None = None
+    """Reading of the right arm, where it was read apart from the left one."""
+    chassis: Annotated[float, Field(ge=-1.4, le=1.4)] | None = None
+    hub_to_arch: LengthM
+    """Hub to arch at which the angle was read."""
+    motion: Literal["trailing", "leading", "wishbone"] = "trailing"
+    """A wishbone stands across the vehicle, its bar along it; it has no splines to count, but a bolt."""
+    adjuster: PlateAdjuster | None = None
+    bolt: BoltAdjuster | None = None
+
+
+class Fork(Model):
+    """A telescopic fork: rake from the vertical, and in how many legs a spring stands."""
+
+    rake: Annotated[float, Field(ge=0, le=1.4)]
+    legs: Literal[1, 2] = 2
+
+
+class GasCharge(Model):
+    """The gas charge of one damper: gauge pressure on the cross-section of its rod."""
+
+    pressure: PressurePa
+    rod_diameter: LengthM
+
+
+SqueezeAndForce = Annotated[tuple[ForceN, ...], Field(min_length=2, max_length=2)]
+"""Squeeze of a bump stop in m and its force in N."""
+
+
+class BumpStop(Model):
+    """The bump stop on a damper's shaft as it came: its length, its squeeze and force, and the shaft that shows.
+
+    `shaft` is what shows between damper body and the stop's seat at `hub_to_arch`; `compressible` the share of its
+    length by which it squeezes before it is hard.
+    """
+
+    length: LengthM
+    shaft: LengthM
+    hub_to_arch: LengthM
+    compressible: Annotated[float, Field(gt=0, lt=1)] | None = None
+    """Where it was not measured, half is assumed, and marked."""
+    points: Annotated[tuple[SqueezeAndForce, ...], Field(min_length=2, max_length=100)] | None = None
+
+
+class LowerArm(Model):
+    """A lower arm: its length and its angle at one height, outer end up positive."""
+
+    length: LengthM
+    angle: Annotated[float, Field(ge=-1.4, le=1.4)]
+    hub_to_arch: LengthM
 
 
 class End(Model):
@@ -99,6 +205,15 @@ class End(Model):
     damper: Mount | None = None
     """The damper's own mount; nothing where the damper moves with the spring."""
     damper_coefficient: DampingValue | None = None
+    gas: GasCharge | None = None
+    friction: Force | None = None
+    """Friction of one corner at the wheel: half the force between rising and settling."""
+    bump_stop: BumpStop | None = None
+    arm: TorsionArm | None = None
+    lower_arm: LowerArm | None = None
+    roll_centre: SignedLengthM | None = None
+    """Height of the roll centre over the floor."""
+    fork: Fork | None = None
     unsprung_mass: Mass | None = None
     """Per corner."""
     limits: Limits = Limits()
@@ -122,7 +237,7 @@ class Plate(Model):
 
 
 class Vehicle(Model):
-    kind: Literal["car"] = "car"
+    kind: VehicleKind = "car"
     body: BodyKind = "hatchback"
     name: Name
     description: Text = ""
@@ -130,5 +245,7 @@ class Vehicle(Model):
     front_overhang: LengthM | None = None
     rear_overhang: LengthM | None = None
     roof_height: LengthM | None = None
+    sprung_cg_height: Length | None = None
+    """Height of the sprung mass's centre of gravity over the floor."""
     plate: Plate = Plate()
     ends: Ends = Ends()

@@ -2,23 +2,28 @@
 
 from typing import Literal
 
-from feder.core.damping import damping_ratio
 from feder.core.document.brief import Brief
-from feder.core.height import droop_compression, preload_force, turns_of
-from feder.core.mount import wheel_rate
+from feder.core.evaluate.rates import Figures, rates, sprung_mass
+from feder.core.evaluate.stops import stop_lengths
+from feder.core.height import collar_between, droop_compression, preload_force, turns_of
+from feder.core.reach import body_for_hold
 from feder.core.report import CornerReport, figure
-from feder.core.ride import ride_frequency, ride_rate, static_deflection
 from feder.core.stance import (
     floor_to_arch_after,
-    mass_of_load,
+    hub_to_arch_after,
+    sag_height_of,
+    sag_share_of,
     scale_mass,
     spring_length_after,
+    travel_in_all_of,
     travel_to_length,
     travel_to_limit,
 )
 from feder.core.standing.corner import CornerStand
-from feder.core.standing.coupling import spring_travel, wheel_travel_for
+from feder.core.standing.pushes import push_at
+from feder.core.torsion import bar_shear_stress, free_angle_change_of, torque_of_twist
 from feder.core.travel import bump_available, bump_lost
+from feder.core.working import given
 
 Letter = Literal["T", "S", "B"]
 ALREADY_LOST = 1e-9
@@ -26,8 +31,14 @@ ALREADY_LOST = 1e-9
 
 def corner_report(stood: CornerStand, brief: Brief) -> CornerReport:
     """All figures of a corner that its document allows; the rest stay empty."""
-    rates = _rates(stood, brief)
-    springs = _spring(stood)
+    figures = (
+        rates(stood, brief)
+        | _spring(stood)
+        | _adjuster(stood)
+        | _travel_used(stood)
+        | _pushes(stood)
+        | _reach(stood, brief)
+    )
     limits = limits_of(stood)
     end, corner = stood.facts.end, stood.facts
     sprung = sprung_mass(stood)
@@ -47,7 +58,7 @@ def corner_report(stood: CornerStand, brief: Brief) -> CornerReport:
         sprung_mass=figure(sprung, "kg"),
         corner_load=figure(stood.load, "N"),
         motion_ratio=figure(stood.motion_ratio, ""),
-        damper_motion_ratio=figure(end.damper_motion_ratio, ""),
+        damper_motion_ratio=figure(end.damper.ratio(stood.hub_to_arch), ""),
         hub_to_arch=figure(stood.hub_to_arch, "m"),
         floor_to_arch=figure(floor, "m"),
         wheel_travel=figure(stood.travel, "m"),
@@ -55,51 +66,9 @@ def corner_report(stood: CornerStand, brief: Brief) -> CornerReport:
         first_limit=first,
         bump_travel=figure(bump, "m"),
         lost_fraction=figure(lost, ""),
-        **{k: figure(v, u) for k, (v, u) in (rates | springs).items()},
+        **{k: figure(v, u) for k, (v, u) in figures.items()},
         **{k: figure(limits.get(k), "m") for k in ("droop", "stop", "solid", "contact", "bind", "loose")},
     )
-
-
-def sprung_mass(stood: CornerStand) -> float | None:
-    """Sprung mass on the corner as it stands: as weighed, or from the load it carries now."""
-    if stood.sprung_mass is None or stood.load is None:
-        return None
-    weighed = stood.sprung_mass * 9.80665
-    return stood.sprung_mass if abs(stood.load - weighed) < 1e-6 else mass_of_load(stood.load)
-
-
-def _rates(stood: CornerStand, brief: Brief) -> dict[str, tuple[float | None, str]]:
-    end, spring, mass = stood.facts.end, stood.spring, sprung_mass(stood)
-    rate = None if spring is None else spring.rate_at(stood.spring_length)
-    at_wheel = at_ground = frequency = tyre_frequency = settled = damping = None
-    if rate is not None and stood.motion_ratio:
-        at_wheel = corner_wheel_rate(stood, rate)
-        if end.tyre_rate is not None and at_wheel > 0:
-            at_ground = ride_rate(at_wheel, end.tyre_rate)
-        if mass is not None and at_wheel > 0:  # a falling motion ratio can leave none
-            frequency = ride_frequency(at_wheel, mass)
-            tyre_frequency = None if at_ground is None else ride_frequency(at_ground, mass)
-            settled = static_deflection(at_wheel, mass)
-            if end.damper_coefficient is not None and end.damper_motion_ratio:
-                damping = damping_ratio(end.damper_coefficient, end.damper_motion_ratio, at_wheel, mass)
-    chosen = tyre_frequency if brief.frequency_basis == "with tyre" else frequency
-    return {
-        "spring_rate": (rate, "N/m"),
-        "wheel_rate": (at_wheel, "N/m"),
-        "ride_rate": (at_ground, "N/m"),
-        "frequency": (chosen, "Hz"),
-        "tyre_frequency": (tyre_frequency, "Hz"),
-        "static_deflection": (settled, "m"),
-        "damping_ratio": (damping, ""),
-    }
-
-
-def corner_wheel_rate(stood: CornerStand, rate: float) -> float:
-    """Wheel rate at ride, with the geometric term where the ratio changes along the travel."""
-    assert stood.motion_ratio is not None
-    if stood.ratio_slope is None or stood.spring_force is None:
-        return wheel_rate(rate, stood.motion_ratio)
-    return wheel_rate(rate, stood.motion_ratio, stood.spring_force, stood.ratio_slope)
 
 
 def held_at_droop(stood: CornerStand) -> float | None:
@@ -113,10 +82,10 @@ def _length_at_droop(stood: CornerStand) -> float | None:
     end, hub, length = stood.facts.end, stood.spring_hub, stood.spring_length
     if length is None or hub is None or end.droop is None or not stood.motion_ratio:
         return None
-    return spring_length_after(length, spring_travel(end, hub, end.droop))
+    return spring_length_after(length, end.spring.travel(hub, end.droop))
 
 
-def _spring(stood: CornerStand) -> dict[str, tuple[float | None, str]]:
+def _spring(stood: CornerStand) -> Figures:
     spring, side = stood.spring, stood.side
     force = turns = None
     held = held_at_droop(stood)
@@ -140,6 +109,54 @@ def _spring(stood: CornerStand) -> dict[str, tuple[float | None, str]]:
     }
 
 
+def _adjuster(stood: CornerStand) -> Figures:
+    """What a torsion bar or an air spring is set to, and what it bears."""
+    bar, change, stress = stood.bar, None, None
+    if stood.free_angle is not None and stood.found_free_angle is not None:
+        change = free_angle_change_of(stood.free_angle, stood.found_free_angle)
+    if bar is not None and stood.free_angle is not None and stood.arm_angle is not None:
+        torque = torque_of_twist(bar.angular_rate, stood.free_angle, stood.arm_angle)
+        stress = bar_shear_stress(torque, bar.diameter, bar.bore) if torque >= 0 else None
+    return {
+        "angular_rate": (None if bar is None else bar.angular_rate, "N*m/rad"),
+        "arm_angle": (stood.arm_angle, "rad"),
+        "free_angle": (stood.free_angle, "rad"),
+        "free_angle_change": (change, "rad"),
+        "shear_stress": (stress, "Pa"),
+        "pressure": (stood.pressure, "Pa"),
+        "stroke": (stood.stroke, "m"),
+    }
+
+
+def _travel_used(stood: CornerStand) -> Figures:
+    """Travel used from full droop: what two-wheelers call sag."""
+    end, hub = stood.facts.end, stood.hub_to_arch
+    ends = [h for h in (end.solid, end.contact) if h is not None]
+    if end.droop is None or hub is None:
+        return {}
+    sag = sag_height_of(end.droop, hub)
+    if not ends or max(ends) >= end.droop:
+        return {"sag": (sag, "m")}
+    whole = travel_in_all_of(end.droop, max(ends))
+    return {"sag": (sag, "m"), "sag_fraction": (sag_share_of(sag, whole), ""), "travel_in_all": (whole, "m")}
+
+
+def _pushes(stood: CornerStand) -> Figures:
+    """Bump stop and gas charge at ride."""
+    hub = stood.spring_hub
+    if hub is None:
+        return {}
+    stop = None if stood.stop is None else stood.stop.at(hub)
+    lengths = stop_lengths(stood)
+    return {
+        "stop_longest": (None if lengths is None else lengths.longest, "m"),
+        "stop_shortest": (None if lengths is None else lengths.shortest, "m"),
+        "stop_gap": (None if stop is None else stop.gap, "m"),
+        "stop_force": (None if stop is None else stop.force, "N"),
+        "push": (push_at(stood, hub), "N"),
+    }
+
+
 def limits_of(stood: CornerStand) -> dict[str, float | None]:
     """Travel limits from ride, bump positive, at the wheel; those that are known."""
     end, spring, hub, length = stood.facts.end, stood.spring, stood.hub_to_arch, stood.spring_length
@@ -147,7 +164,7 @@ def limits_of(stood: CornerStand) -> dict[str, float | None]:
     if hub is not None:
         for name, height in (
             ("droop", end.droop),
-            ("stop", end.stop),
+            ("stop", _touch_height(stood)),
             ("solid", end.solid),
             ("contact", end.contact),
         ):
@@ -156,8 +173,35 @@ def limits_of(stood: CornerStand) -> dict[str, float | None]:
     if spring is not None and length is not None and stood.motion_ratio and at_spring is not None:
         for name, other in (("bind", spring.solid_length), ("loose", spring.free_length)):
             if other is not None:
-                limits[name] = wheel_travel_for(end, at_spring, travel_to_length(length, other))
+                limits[name] = end.spring.wheel_travel(at_spring, travel_to_length(length, other))
     return limits
+
+
+def _reach(stood: CornerStand, brief: Brief) -> Figures:
+    """Heights at both ends of the collar's range, and what the damper body of a divorced end should do."""
+    coupling, hub, collar, seat = stood.facts.end.spring, stood.spring_hub, stood.collar, stood.side.seat
+    shown: Figures = {}
+    if hub is not None and collar is not None and seat is not None and coupling.known:
+        path = f"setups.{stood.setup_index}.sides.{stood.facts.place.value}.seat"
+        for name, limit, member in (
+            ("reach_low", seat.permitted_low or 0.0, "permitted_low"),
+            ("reach_high", seat.thread if seat.permitted_high is None else seat.permitted_high, "thread"),
+        ):
+            if limit is not None:
+                at = given(limit, f"collar, {name[6:]}est", "m", path=f"{path}.{member}", source="typed in")
+                travel = coupling.wheel_travel(hub, collar_between(collar, at))
+                shown[name] = (hub_to_arch_after(hub, travel), "m")
+    held, damper = held_at_droop(stood), stood.facts.end.damper.ratio(hub)
+    if stood.facts.end.end.layout == "divorced" and held is not None and stood.motion_ratio and damper:
+        wanted = given(brief.held_at_droop, "hold wanted at full droop", "m", path="brief.targets", source="brief")
+        shown["body_change"] = (body_for_hold(held, wanted, stood.motion_ratio, damper), "m")
+    return shown
+
+
+def _touch_height(stood: CornerStand) -> float | None:
+    """Hub to arch at which the bump stop is touched: from stop and shaft, or as read in the sweep."""
+    touched = None if stood.stop is None else stood.stop.touch_height()
+    return stood.facts.end.stop if touched is None else touched
 
 
 def first_limit(limits: dict[str, float | None]) -> tuple[Letter | None, float | None]:

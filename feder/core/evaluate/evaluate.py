@@ -1,10 +1,11 @@
 """The one pure function: a document, a setup and a load state in, a report out."""
 
-from feder.core.document.base import ENDS, PLACES
+from feder.core.document.base import ENDS
 from feder.core.document.document import Document, LoadState
 from feder.core.errors import UnknownSetup
 from feder.core.evaluate.corner import corner_report
 from feder.core.evaluate.progress import stations
+from feder.core.evaluate.roll import reach_stops
 from feder.core.evaluate.vehicle import end_report, vehicle_report
 from feder.core.findings import Case, findings_of
 from feder.core.report import CornerReport, EndReport, Figure, Report, VehicleReport
@@ -31,7 +32,7 @@ def evaluate(document: Document, setup: str, load_state: str | None = None, agai
                 other = _evaluated(facts, against, load)[1]
             _compare(main[1], other)
         stood, report = main
-        case = Case(document, setup_of(document, setup), facts, stood, report)
+        case = Case(document, setup_of(document, setup), facts, stood, report, load, *_beside(facts, setup, load))
         found = findings_of(case)
         return report.model_copy(
             update={
@@ -43,11 +44,20 @@ def evaluate(document: Document, setup: str, load_state: str | None = None, agai
         )
 
 
+def _beside(facts: Facts, setup: str, load: LoadState | None) -> tuple[Report | None, Report | None]:
+    """Reports that some rules lay beside this one: as found (torsion bars), and without the load (sag)."""
+    found, layouts = facts.document.setups[0].id, [end.end.layout for end in facts.ends.values()]
+    with untraced():
+        as_found = _evaluated(facts, found, None)[1] if "torsion arm" in layouts and setup != found else None
+        loaded = load is not None and facts.document.vehicle.kind != "car"
+        return as_found, _evaluated(facts, setup, None)[1] if loaded else None
+
+
 def evaluate_plain(document: Document, setup: str, load_state: str | None = None) -> Report:
-    """The same figures as plain numbers, without working, marks, findings or stations: for trying a number."""
+    """The same figures as plain numbers, without working, marks, findings, strips or stations: to try a number."""
     with untraced():
         facts = gather(document)
-        return _evaluated(facts, setup, _load_state(document, load_state))[1]
+        return _evaluated(facts, setup, _load_state(document, load_state), strips=False)[1]
 
 
 def evaluated(document: Document, setup: str, load_state: str | None) -> tuple[Facts, VehicleStand, Report]:
@@ -65,18 +75,22 @@ def _load_state(document: Document, load_state: str | None) -> LoadState | None:
     raise UnknownSetup(f"there is no load state {load_state!r}")
 
 
-def _evaluated(facts: Facts, setup_id: str, load: LoadState | None) -> tuple[VehicleStand, Report]:
+def _evaluated(
+    facts: Facts, setup_id: str, load: LoadState | None, *, strips: bool = True
+) -> tuple[VehicleStand, Report]:
     setup, brief = setup_of(facts.document, setup_id), facts.document.brief
     stood = stand(facts, setup, load)
-    corners = {p: corner_report(stood.corners[p], brief) for p in PLACES}
-    ends = {e: end_report(e, facts, stood, corners, brief) for e in ENDS}
+    corners = {p: corner_report(stood.corners[p], brief) for p in facts.places}
+    ends = {e: end_report(e, facts, stood, corners, brief, strips=strips) for e in ENDS}
+    vehicle = vehicle_report(facts, stood, corners, ends, brief)
+    reach_stops(facts, stood, corners, vehicle.roll_gradient)
     report = Report(
         setup=setup_id,
         against=None,
         load_state=None,
         corners=corners,
         ends=ends,
-        vehicle=vehicle_report(facts, stood, corners, ends, brief),
+        vehicle=vehicle,
         findings=[],
         stations=[],
         equilibrium=stood.trouble,
@@ -87,7 +101,7 @@ def _evaluated(facts: Facts, setup_id: str, load: LoadState | None) -> tuple[Veh
 def _compare(report: Report, other: Report) -> None:
     """Write beside each figure what it was in the other report."""
     pairs: list[tuple[CornerReport | EndReport | VehicleReport, CornerReport | EndReport | VehicleReport]] = [
-        *((report.corners[p], other.corners[p]) for p in PLACES),
+        *((report.corners[p], other.corners[p]) for p in report.corners),
         *((report.ends[e], other.ends[e]) for e in ENDS),
         (report.vehicle, other.vehicle),
     ]

@@ -1,10 +1,12 @@
 """How far each station's work has come, and what it still waits for, in the words of the screen."""
 
-from feder.core.document.base import ENDS, PLACES
+from feder.core.document.base import ENDS
+from feder.core.document.setup import SideSetup
 from feder.core.findings.case import Case
 from feder.core.report import Finding, Station, StationReport
+from feder.core.standing.facts import EndFacts
 
-STATIONS: tuple[Station, ...] = ("brief", "survey", "geometry", "springs", "height", "sheet")
+STATIONS: tuple[Station, ...] = ("brief", "survey", "geometry", "springs", "height", "travel", "sheet")
 
 
 def stations(case: Case, findings: list[Finding]) -> list[StationReport]:
@@ -15,14 +17,16 @@ def stations(case: Case, findings: list[Finding]) -> list[StationReport]:
         "geometry": _geometry(case),
         "springs": _springs(case),
         "height": _height(case),
+        "travel": _travel(case),
     }
-    waits["sheet"] = [f"{s}: {w[0]}" for s, w in waits.items() if w and s != "brief"]
+    waits["sheet"] = [f"{s}: {w[0]}" for s, w in waits.items() if w and s not in ("brief", "travel")]
     begun = {
         "brief": case.document.brief != type(case.document.brief)(),
         "survey": bool(case.document.survey and case.document.survey.readings),
         "geometry": case.document.vehicle.wheelbase is not None,
-        "springs": any(case.side(p).spring for p in PLACES),
-        "height": any(case.side(p).hub_to_arch or case.side(p).collar is not None for p in PLACES),
+        "springs": any(case.side(p).spring for p in case.places),
+        "height": any(_asked(case.side(p)) for p in case.places),
+        "travel": any(end.end.bump_stop is not None for end in case.facts.ends.values()),
         "sheet": False,
     }
     flagged = {f.station for f in findings if f.grade in ("stop", "look")}
@@ -48,7 +52,7 @@ def _brief(case: Case) -> list[str]:
 def _survey(case: Case) -> list[str]:
     waits = []
     for name, words in (("mass", "weight"), ("hub_to_arch", "hub to arch")):
-        missing = [p.words for p in PLACES if getattr(case.facts.corners[p], name) is None]
+        missing = [p.words for p in case.places if getattr(case.facts.corners[p], name) is None]
         if missing:
             where = {4: "all corners", 3: "three corners"}.get(len(missing), " and ".join(missing))
             waits.append(f"{words}, {where}")
@@ -60,8 +64,8 @@ def _geometry(case: Case) -> list[str]:
     for name in ENDS:
         end = case.facts.ends[name]
         needed = (
-            ("track", end.track),
-            ("motion ratio", end.motion_ratio if end.curve is None else 1.0),
+            *((("track", end.track),) if case.document.vehicle.kind == "car" else ()),
+            *_mount_needs(end),
             ("unsprung mass", end.unsprung_mass),
             ("full droop", end.droop),
             *((("distance between the springs", end.end.spring_base),) if end.end.layout == "live axle" else ()),
@@ -70,16 +74,38 @@ def _geometry(case: Case) -> list[str]:
     return waits
 
 
+def _mount_needs(end: EndFacts) -> tuple[tuple[str, object], ...]:
+    """What the layout itself must say of how the spring meets the wheel."""
+    match end.end.layout:
+        case "torsion arm":
+            return (("arm length and angle", end.end.arm),)
+        case "fork":
+            return (("rake", end.end.fork),)
+    return (("motion ratio", 1.0 if end.spring.known else None),)
+
+
 def _springs(case: Case) -> list[str]:
-    return [f"{p.words} spring" for p in PLACES if case.side(p).spring is None]
+    return [f"{p.words} spring" for p in case.places if case.side(p).spring is None]
 
 
 def _height(case: Case) -> list[str]:
     if case.is_found:
         return []
-    return [
-        f"{p.words} height"
-        for p in PLACES
-        if case.side(p).hub_to_arch is None
-        and not (case.side(p).set_by == "collar" and case.side(p).collar is not None)
-    ]
+    return [f"{p.words} height" for p in case.places if not _asked(case.side(p))]
+
+
+def _travel(case: Case) -> list[str]:
+    waits = []
+    for name, end in case.facts.ends.items():
+        needed = (
+            ("bump stop and shaft", end.end.bump_stop),
+            ("hub to arch when the tyre meets the arch", end.contact),
+        )
+        waits += [f"{name} {words}" for words, value in needed if value is None]
+    return waits
+
+
+def _asked(side: SideSetup) -> bool:
+    """Whether a height or an adjuster is set here."""
+    adjuster = {"collar": side.collar, "free angle": side.free_angle, "pressure": side.pressure}
+    return side.hub_to_arch is not None or adjuster.get(side.set_by) is not None

@@ -1,10 +1,12 @@
 """The figures of the ends and of the vehicle as a whole."""
 
-from feder.core.document.base import ENDS, PLACES, EndName, Place
+from feder.core.document.base import ENDS, EndName, Place
 from feder.core.document.brief import Brief
-from feder.core.evaluate.corner import sprung_mass
+from feder.core.evaluate.arms import lower_arm
+from feder.core.evaluate.rates import sprung_mass
+from feder.core.evaluate.roll import Figures, roll_figures
 from feder.core.height import rake_angle, rake_change_of
-from feder.core.report import CornerReport, EndReport, Figure, StripPoint, VehicleReport, figure
+from feder.core.report import CornerReport, EndReport, StripPoint, VehicleReport, figure
 from feder.core.ride import (
     axle_mean_mass,
     flat_speed_of,
@@ -20,21 +22,29 @@ from feder.core.stance import all_wheels, flat_ride_bound, fraction_of, mean_of_
 from feder.core.standing.corner import CornerStand
 from feder.core.standing.facts import EndFacts, Facts
 from feder.core.standing.stand import VehicleStand
-from feder.core.working import given, untraced
+from feder.core.working import given, rests_on_assumption, untraced
 
 STRIP_LOW, STRIP_HIGH, STRIP_POINTS = 0.5, 6.0, 32
-LEFT_RIGHT = {end: tuple(p for p in PLACES if p.end == end) for end in ENDS}
 
 
 def end_report(
-    name: EndName, facts: Facts, stood: VehicleStand, reports: dict[Place, CornerReport], brief: Brief
+    name: EndName,
+    facts: Facts,
+    stood: VehicleStand,
+    reports: dict[Place, CornerReport],
+    brief: Brief,
+    *,
+    strips: bool = True,
 ) -> EndReport:
-    """One axle: mean of its two wheels, and what spring rates its frequency band asks for."""
+    """One axle: mean of its two wheels, and what spring rates its frequency band asks for.
+
+    Without `strips` the scale of rates over frequency, which only the screen needs, is left out.
+    """
     end = facts.ends[name]
-    left, right = (stood.corners[p] for p in LEFT_RIGHT[name])
-    corners = [reports[p] for p in LEFT_RIGHT[name]]
-    masses = [sprung_mass(c) for c in (left, right)]
-    mass = axle_mean_mass(*masses) if masses[0] is not None and masses[1] is not None else None  # type: ignore[arg-type]
+    places = facts.places_at(name)
+    left, right = stood.corners[places[0]], stood.corners[places[-1]]
+    corners = [reports[places[0]], reports[places[-1]]]
+    mass = _mean_mass(left, right)
     ratio = _same_or_mean(left.motion_ratio, right.motion_ratio)
     rate = at_wheel = frequency = None
     if corners[0].spring_rate is not None and corners[1].spring_rate is not None:
@@ -43,10 +53,19 @@ def end_report(
         at_wheel = _same_or_mean(corners[0].wheel_rate.value, corners[1].wheel_rate.value)
         assert at_wheel is not None
         frequency = frequency_on(at_wheel, mass, end, brief)
+    if left is right:
+        carried = corners[0].mass.value if corners[0].mass is not None else None
+    else:
+        masses = [c.mass.value for c in corners if c.mass is not None]
+        carried = two_wheels(*masses) if len(masses) == 2 else None
+    hubs = [None if c.hub_to_arch is None else c.hub_to_arch.value for c in corners]
     geometric = _geometric(left, right)
-    low, high = (_rate_for(f, mass, ratio, geometric, end, brief) for f in brief.frequency_band)
+    band = brief.frequency_band or (None, None)
+    low, high = (_rate_for(f, mass, ratio, geometric, end, brief) for f in band)
     return EndReport(
         end=name,
+        axle_mass=figure(carried, "kg"),
+        hub_to_arch=figure(_same_or_mean(*hubs), "m"),
         sprung_mass=figure(mass, "kg"),
         spring_rate=figure(rate, "N/m"),
         motion_ratio=figure(ratio, ""),
@@ -54,8 +73,17 @@ def end_report(
         frequency=figure(frequency, "Hz"),
         rate_low=figure(low, "N/m"),
         rate_high=figure(high, "N/m"),
-        strip=_strip(mass, ratio, geometric, end, brief),
+        strip=_strip(mass, ratio, geometric, end, brief) if strips else [],
+        **lower_arm(facts, stood, name),
     )
+
+
+def _mean_mass(left: CornerStand, right: CornerStand) -> float | None:
+    """Mean sprung mass of an axle's two wheels, or that of the one wheel."""
+    first, second = sprung_mass(left), sprung_mass(right)
+    if left is right or first is None or second is None:
+        return first if second is not None else None
+    return axle_mean_mass(first, second)
 
 
 def _geometric(left: CornerStand, right: CornerStand) -> float:
@@ -75,7 +103,9 @@ def _same_or_mean(left: float | None, right: float | None) -> float | None:
     """The value of both sides, or the mean of unlike ones: what heave of the axle feels."""
     if left is None or right is None:
         return None
-    return left if left == right else mean_of_sides(left, right)
+    if left == right:
+        return right if rests_on_assumption(right) else left
+    return mean_of_sides(left, right)
 
 
 def frequency_on(at_wheel: float, mass: float | None, end: EndFacts, brief: Brief) -> float | None:
@@ -88,10 +118,15 @@ def frequency_on(at_wheel: float, mass: float | None, end: EndFacts, brief: Brie
 
 
 def _rate_for(
-    frequency: float, mass: float | None, ratio: float | None, geometric: float, end: EndFacts, brief: Brief
+    frequency: float | None,
+    mass: float | None,
+    ratio: float | None,
+    geometric: float,
+    end: EndFacts,
+    brief: Brief,
 ) -> float | None:
     """Spring rate that gives an axle a frequency; nothing where it is unknown or out of reach."""
-    if mass is None or not ratio:
+    if mass is None or not ratio or frequency is None:
         return None
     rate = rate_for_frequency(
         given(frequency, "frequency wanted", "Hz", path="brief.targets", source="brief"), mass
@@ -131,21 +166,26 @@ def vehicle_report(
     brief: Brief,
 ) -> VehicleReport:
     """Shares of the load, rake, and how front and rear ride together."""
-    low, high = brief.frequency_band
+    low, high = brief.frequency_band or (None, None)
     return VehicleReport(
-        **_shares(corners),
+        **_shares(facts, corners),
         **_rake(facts, stood.corners),
         **_pitch(facts, ends, brief),
-        frequency_low=Figure(low, "Hz"),
-        frequency_high=Figure(high, "Hz"),
+        **roll_figures(facts, stood, ends),
+        frequency_low=figure(low, "Hz"),
+        frequency_high=figure(high, "Hz"),
     )
 
 
-def _shares(corners: dict[Place, CornerReport]) -> dict[str, Figure | None]:
-    found = [corners[p].mass for p in PLACES]
+def _shares(facts: Facts, corners: dict[Place, CornerReport]) -> Figures:
+    found = [corners[p].mass for p in facts.places]
     if any(m is None for m in found):
         return {}
-    fl, fr, rl, rr = (m.value for m in found if m is not None)
+    masses = [m.value for m in found if m is not None]
+    if len(masses) == 2:
+        front, total = masses[0], two_wheels(*masses)
+        return {"total_mass": figure(total, "kg"), "front_fraction": figure(fraction_of(front, total), "")}
+    fl, fr, rl, rr = masses
     front, left, cross = two_wheels(fl, fr), two_wheels(fl, rl), two_wheels(fr, rl)
     total = all_wheels(front, two_wheels(rl, rr))
     return {
@@ -156,15 +196,15 @@ def _shares(corners: dict[Place, CornerReport]) -> dict[str, Figure | None]:
     }
 
 
-def _rake(facts: Facts, corners: dict[Place, CornerStand]) -> dict[str, Figure | None]:
+def _rake(facts: Facts, corners: dict[Place, CornerStand]) -> Figures:
     def mean(values: list[float | None]) -> float | None:
         known = [v for v in values if v is not None]
         if len(known) == 2:
             return mean_of_sides(*known)
         return known[0] if len(known) == 1 else None
 
-    drops = {e: [corners[p].drop for p in LEFT_RIGHT[e]] for e in ENDS}
-    sill = {e: mean([facts.corners[p].sill for p in LEFT_RIGHT[e]]) for e in ENDS}
+    drops = {e: [corners[p].drop for p in facts.places_at(e)] for e in ENDS}
+    sill = {e: mean([facts.corners[p].sill for p in facts.places_at(e)]) for e in ENDS}
     drop = {e: mean(drops[e]) if None not in drops[e] else None for e in ENDS}
     front, rear = drop["front"], drop["rear"]
     if facts.wheelbase is None or front is None or rear is None:
@@ -177,9 +217,9 @@ def _rake(facts: Facts, corners: dict[Place, CornerStand]) -> dict[str, Figure |
     return shown
 
 
-def _pitch(facts: Facts, ends: dict[EndName, EndReport], brief: Brief) -> dict[str, Figure | None]:
+def _pitch(facts: Facts, ends: dict[EndName, EndReport], brief: Brief) -> Figures:
     front, rear = ends["front"].frequency, ends["rear"].frequency
-    shown: dict[str, Figure | None] = {}
+    shown: Figures = {}
     if front is not None:
         low, high = (
             given(r, "rear over front wanted", "", path="brief.targets", source="brief") for r in brief.ratio_band

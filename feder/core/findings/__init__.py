@@ -4,12 +4,24 @@ from feder.core.findings.about import pointed
 from feder.core.findings.case import Case
 from feder.core.findings.geometry import GEOMETRY_RULES
 from feder.core.findings.heights import HEIGHT_RULES
+from feder.core.findings.parts import PART_RULES
+from feder.core.findings.sags import SAG_RULES
 from feder.core.findings.settings import SETTING_RULES
 from feder.core.findings.springs import SPRING_RULES
+from feder.core.findings.stops import STOP_RULES
 from feder.core.findings.survey import SURVEY_RULES
 from feder.core.report import Finding
 
-RULES = (*SURVEY_RULES, *GEOMETRY_RULES, *SPRING_RULES, *HEIGHT_RULES, *SETTING_RULES)
+RULES = (
+    *SURVEY_RULES,
+    *GEOMETRY_RULES,
+    *SPRING_RULES,
+    *PART_RULES,
+    *HEIGHT_RULES,
+    *STOP_RULES,
+    *SAG_RULES,
+    *SETTING_RULES,
+)
 _ORDER = {"stop": 0, "look": 1, "note": 2}
 
 

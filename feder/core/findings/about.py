@@ -4,6 +4,7 @@ from feder.core.report import Figure, Finding, Report
 
 # {place} is the finding's own: a corner, or an end where the finding is about an axle
 ABOUT = {
+    "arm_points_up": "ends.{place}.lower_arm_angle",
     "unsprung_above_corner": "corners.{place}.mass",
     "tyre_in_the_air": "corners.{place}.floor_to_arch",
     "hub_heights_differ": "corners.{place}.floor_to_arch",
@@ -32,6 +33,20 @@ ABOUT = {
     "seat_disagrees": "corners.{place}.collar",
     "heights_off_plane": "corners.front_left.wheel_travel",
     "cross_moved": "vehicle.cross_fraction",
+    "load_band_exceeded": "corners.{place}.spring_force",
+    "preload_not_stiffer": "ends.{place}.spring_rate",
+    "damper_mounts_loaded": "corners.{place}.wheel_rate",
+    "plate_reads_otherwise": "corners.{place}.free_angle",
+    "indexing_not_stiffer": "corners.{place}_left.free_angle_change",
+    "pressure_disagrees": "corners.{place}.pressure",
+    "friction_band": "corners.{place}_left.height_band",
+    "stop_too_short": "corners.{place}.stop_gap",
+    "preload_first": "corners.{place}.sag",
+    "spring_too_soft": "corners.{place}.sag",
+    "spring_too_stiff": "corners.{place}.sag",
+    "inner_wheel_lifts": "vehicle.front_transfer",
+    "collar_not_permitted": "corners.{place}.collar",
+    "quoted_drop_differs": "corners.{place}.drop",
     "plate_exceeded": "vehicle.total_mass",
 }
 

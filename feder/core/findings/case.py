@@ -3,8 +3,8 @@
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 
-from feder.core.document.base import PLACES, Place
-from feder.core.document.document import Document
+from feder.core.document.base import EndName, Place
+from feder.core.document.document import Document, LoadState
 from feder.core.document.setup import Setup, SideSetup
 from feder.core.report import CornerReport, Figure, Finding, Report
 from feder.core.standing.corner import CornerStand
@@ -20,6 +20,22 @@ class Case:
     facts: Facts
     stood: VehicleStand
     report: Report
+    load: LoadState | None = None
+    found: Report | None = None
+    """The figures as found, where this is another setup."""
+    unloaded: Report | None = None
+    """The figures without the load state, where they are asked for beside it: free sag beside rider sag."""
+
+    @property
+    def places(self) -> tuple[Place, ...]:
+        return self.facts.places
+
+    def axles(self) -> Iterator[tuple[EndName, Place, Place]]:
+        """Each end with its left and right place; none on two wheels."""
+        for name in self.facts.ends:
+            places = self.facts.places_at(name)
+            if len(places) == 2:
+                yield name, places[0], places[1]
 
     @property
     def is_found(self) -> bool:
@@ -33,7 +49,7 @@ class Case:
         return side_of(self.setup, place)
 
     def corners(self) -> Iterator[tuple[Place, CornerStand, CornerReport]]:
-        for place in PLACES:
+        for place in self.places:
             yield place, self.stood.corners[place], self.report.corners[place]
 
 
@@ -55,6 +71,15 @@ def share(value: float) -> Figure:
 
 def hertz(value: float) -> Figure:
     return _figure(value, "Hz")
+
+
+def angle(value: float) -> Figure:
+    return _figure(value, "rad")
+
+
+def figure_of(value: float, unit: str) -> Figure:
+    """Any other number as a figure of a finding."""
+    return _figure(value, unit)
 
 
 def _figure(value: float, unit: str) -> Figure:

@@ -36,7 +36,7 @@ def ratio_of_nothing(case: Case) -> Iterator[Finding]:
 
 def ratio_assumed(case: Case) -> Iterator[Finding]:
     for name in ENDS:
-        ratio = case.facts.ends[name].motion_ratio
+        ratio = case.facts.ends[name].spring.constant
         if ratio is not None and isinstance(case.facts.ends[name].end.spring.ratio, RatioAssumed):
             yield Finding(
                 rule="ratio_assumed",
@@ -52,9 +52,14 @@ def ratio_assumed(case: Case) -> Iterator[Finding]:
 
 def ratio_inverted(case: Case) -> Iterator[Finding]:
     for name in ENDS:
-        ratio = case.facts.ends[name].motion_ratio
+        ratio = case.facts.ends[name].spring.constant
         typed = case.facts.ends[name].end.spring.ratio
-        if ratio is None or not isinstance(typed, RatioTyped) or USUAL_RATIO[0] <= ratio <= USUAL_RATIO[1]:
+        if (
+            ratio is None
+            or not isinstance(typed, RatioTyped)
+            or case.document.vehicle.kind != "car"
+            or USUAL_RATIO[0] <= ratio <= USUAL_RATIO[1]
+        ):
             continue
         other = "wheel per spring" if typed.convention == "spring per wheel" else "spring per wheel"
         path: list[str | int] = ["vehicle", "ends", name, "spring", "ratio", "convention"]

@@ -2,8 +2,9 @@
 
 from collections.abc import Iterator
 
-from feder.core.document.base import ENDS, PLACES
+from feder.core.document.base import ENDS
 from feder.core.findings.case import Case, Rule, length, share
+from feder.core.quantities import G
 from feder.core.report import Finding, Mend, PatchStep
 
 LOST_LOOK = 0.35
@@ -58,9 +59,7 @@ def rests_on_limit(case: Case) -> Iterator[Finding]:
                 station="height",
                 text="At ride height the bump stop is squeezed by {past} of wheel travel",
                 numbers={"past": length(-report.stop.value)},
-                reason="The stop's force is not counted in the height or the rate shown; the vehicle stands higher and stiffer."
-                if third
-                else "Riding on the stops, the wheel rate is not the spring's, and the ride is harsh.",
+                reason=_on_the_stop(third, known=report.stop_force is not None),
                 mend=Mend(text="Ask for a higher ride height, or trim the stop"),
             )
         if report.droop is not None and report.droop.value >= 0:
@@ -75,6 +74,21 @@ def rests_on_limit(case: Case) -> Iterator[Finding]:
             )
 
 
+def _on_the_stop(third: bool, *, known: bool) -> str:
+    """Why a stop squeezed at rest matters, under either school."""
+    counted = (
+        "Its force is counted in the height, the rate and the frequency shown."
+        if known
+        else "The stop's force is not counted in the height or the rate shown; the vehicle stands higher and stiffer. "
+        "Type its squeeze and force to count it."
+    )
+    return (
+        counted
+        if third
+        else f"Riding on the stops, the wheel rate is not the spring's, and the ride is harsh. {counted}"
+    )
+
+
 def drop_costs(case: Case) -> Iterator[Finding]:
     for place, _, report in case.corners():
         lost = report.lost_fraction
@@ -83,7 +97,7 @@ def drop_costs(case: Case) -> Iterator[Finding]:
                 rule="drop_costs",
                 grade="look",
                 place=place.value,
-                station="height",
+                station="travel",
                 text="The drop takes {lost} of the bump travel; {left} remain",
                 numbers={"lost": share(lost.value), "left": length(report.bump_travel.value)},
                 reason="Less bump travel meets the stops sooner; a stiffer spring makes up for some of it.",
@@ -102,7 +116,7 @@ def tyre_before_stop(case: Case) -> Iterator[Finding]:
                 rule="tyre_before_solid",
                 grade="stop",
                 place=place.value,
-                station="height",
+                station="travel",
                 text="The tyre meets the arch at {contact}, before the damper is solid at {solid}",
                 numbers={"contact": length(report.contact.value), "solid": length(report.solid.value)},
                 reason="The tyre would be cut by the arch or the liner before the stop takes the load.",
@@ -140,9 +154,54 @@ def collar_reach(case: Case) -> Iterator[Finding]:
         )
 
 
+def collar_not_permitted(case: Case) -> Iterator[Finding]:
+    """The part of the thread that the kit's maker permits."""
+    for place, _, report in case.corners():
+        seat, collar = case.side(place).seat, report.collar
+        if seat is None or collar is None:
+            continue
+        for edge, beyond, words in (
+            (seat.permitted_low, -1.0, "below"),
+            (seat.permitted_high, 1.0, "above"),
+        ):
+            if edge is not None and (collar.value - edge) * beyond > 1e-6:
+                yield Finding(
+                    rule="collar_not_permitted",
+                    grade="stop",
+                    place=place.value,
+                    station="height",
+                    text=f"The collar stands {{past}} {words} what its maker permits",
+                    numbers={"past": length(abs(collar.value - edge))},
+                    reason="Outside it the damper may run out of travel or the thread out of engagement, and the part's approval ends.",
+                    mend=Mend(text="Stay within the permitted part, or take another spring"),
+                )
+
+
+def inner_wheel_lifts(case: Case) -> Iterator[Finding]:
+    """Load moved at the cornering of 1 g against what the inner wheels carry."""
+    vehicle = case.report.vehicle
+    for name, left, right in case.axles():
+        masses = [case.report.corners[p].mass for p in (left, right)]
+        moved = vehicle.front_moved if name == "front" else vehicle.rear_moved
+        if moved is None or masses[0] is None or masses[1] is None:
+            continue
+        inner = min(masses[0].value, masses[1].value) * G
+        if moved.value > inner:
+            yield Finding(
+                rule="inner_wheel_lifts",
+                grade="look",
+                place=name,
+                station="springs",
+                text="The inner wheel is off the floor from {lateral_ratio} g of cornering",
+                numbers={"lateral_ratio": share(inner / moved.value)},
+                reason="Springs and bar of this axle take more of the roll than its inner wheel has load to give.",
+                mend=Mend(text="Soften this axle's bar or springs, or stiffen the other's"),
+            )
+
+
 def unequal_collars(case: Case) -> Iterator[Finding]:
-    for name in ENDS:
-        left, right = (case.report.corners[p].collar for p in PLACES if p.end == name)
+    for name, *sides in case.axles():
+        left, right = (case.report.corners[p].collar for p in sides)
         if left is None or right is None or case.is_found:
             continue
         apart = abs(left.value - right.value)
@@ -175,8 +234,8 @@ def heights_off_plane(case: Case) -> Iterator[Finding]:
 
 def cross_moved(case: Case) -> Iterator[Finding]:
     cross = case.report.vehicle.cross_fraction
-    found = [case.facts.corners[p].mass for p in PLACES]
-    if cross is None or None in found or case.is_found:
+    found = [case.facts.corners[p].mass for p in case.places]
+    if cross is None or len(found) != 4 or None in found or case.is_found:
         return
     fl, fr, rl, rr = (float(m) for m in found if m is not None)
     was = (fr + rl) / (fl + fr + rl + rr)
@@ -219,7 +278,7 @@ def seat_disagrees(case: Case) -> Iterator[Finding]:
     if not case.is_found:
         return
     for place, stood, _ in case.corners():
-        side, seat, ratio = stood.side, stood.seat, stood.facts.end.motion_ratio
+        side, seat, ratio = stood.side, stood.seat, stood.motion_ratio
         if side.seat is None or side.collar is None or seat is None or stood.collar is None or not ratio:
             continue
         apart = abs(stood.collar - side.collar)
@@ -241,6 +300,8 @@ HEIGHT_RULES: tuple[Rule, ...] = (
     rests_on_limit,
     tyre_before_stop,
     collar_reach,
+    collar_not_permitted,
+    inner_wheel_lifts,
     drop_costs,
     heights_off_plane,
     cross_moved,

@@ -2,13 +2,18 @@
 
 from collections.abc import Iterator
 
-from feder.core.document.base import ENDS, PLACES
+from feder.core.alignment import scrub, toe_angle
+from feder.core.document.base import ENDS
 from feder.core.document.vehicle import RatioFromSweep
-from feder.core.findings.case import Case, Rule, length, mass
+from feder.core.findings.case import Case, Rule, figure_of, length, mass
 from feder.core.report import Finding, Mend
 
 SWEEP_RESIDUAL = 0.001
 """How far a pair of a sweep may lie off the curve before it is doubted, m."""
+ALIGNMENT_MOVED = 0.005
+"""Change of height after which alignment is due, m."""
+SCRUB_LOOK = 7.0
+"""Sideways slip of one wheel that is asked about, m/km; general practice."""
 
 
 def known_damage(case: Case) -> Iterator[Finding]:
@@ -27,7 +32,7 @@ def known_damage(case: Case) -> Iterator[Finding]:
 
 def plate_exceeded(case: Case) -> Iterator[Finding]:
     """Masses as they stand against the limits of the plate."""
-    plate, found = case.document.vehicle.plate, {p: case.report.corners[p].mass for p in PLACES}
+    plate, found = case.document.vehicle.plate, {p: case.report.corners[p].mass for p in case.places}
     if any(m is None for m in found.values()):
         return
     values = {p: m.value for p, m in found.items() if m is not None}
@@ -51,7 +56,7 @@ def plate_exceeded(case: Case) -> Iterator[Finding]:
 
 
 def clicks_past_range(case: Case) -> Iterator[Finding]:
-    for place in PLACES:
+    for place in case.places:
         for words, clicks in (("rebound", case.side(place).rebound), ("bump", case.side(place).bump)):
             if clicks is not None and clicks.of is not None and clicks.count > clicks.of:
                 yield Finding(
@@ -66,7 +71,9 @@ def clicks_past_range(case: Case) -> Iterator[Finding]:
 
 
 def clicks_from_both_ends(case: Case) -> Iterator[Finding]:
-    ways = {c.counted_from for p in PLACES for c in (case.side(p).rebound, case.side(p).bump) if c is not None}
+    ways = {
+        c.counted_from for p in case.places for c in (case.side(p).rebound, case.side(p).bump) if c is not None
+    }
     if len(ways) > 1:
         yield Finding(
             rule="clicks_from_both_ends",
@@ -84,7 +91,8 @@ def sweep_doubted(case: Case) -> Iterator[Finding]:
         end = case.facts.ends[name]
         if not isinstance(end.end.spring.ratio, RatioFromSweep):
             continue
-        if end.curve is None:
+        curve = end.spring.curve
+        if curve is None:
             yield Finding(
                 rule="sweep_without_curve",
                 grade="stop",
@@ -94,16 +102,54 @@ def sweep_doubted(case: Case) -> Iterator[Finding]:
                 reason="Hub to arch and the distance between the spring's seats must both shrink as the wheel rises, each wheel position once.",
                 mend=Mend(text="Check the pairs: the larger hub to arch has the larger distance"),
             )
-        elif end.curve.residual > SWEEP_RESIDUAL:
+        elif curve.residual > SWEEP_RESIDUAL:
             yield Finding(
                 rule="sweep_scattered",
                 grade="look",
                 place=name,
                 station="geometry",
                 text="One pair of the sweep lies {off} off the curve",
-                numbers={"off": length(end.curve.residual)},
+                numbers={"off": length(curve.residual)},
                 reason="The wheel rate goes with the square of the ratio, so a slip of the tape counts twice.",
                 mend=Mend(text="Measure that step again"),
+            )
+
+
+def alignment_due(case: Case) -> Iterator[Finding]:
+    """A vehicle that was set down at another height, and no toe written down since."""
+    if case.setup.stage not in ("fitted", "settled"):
+        return
+    moved = [abs(float(r.wheel_travel.value)) for _, _, r in case.corners() if r.wheel_travel is not None]
+    unread = [p.words for p in case.places if case.side(p).toe is None]
+    if case.document.vehicle.kind == "car" and moved and max(moved) > ALIGNMENT_MOVED and unread:
+        yield Finding(
+            rule="alignment_due",
+            grade="look",
+            place="vehicle",
+            station="height",
+            text=f"The height changed by up to {{moved}} and toe is not written down: {', '.join(unread)}",
+            numbers={"moved": length(max(moved))},
+            reason="Height changes camber and toe. Toe that is off eats the tyres within weeks.",
+            mend=Mend(text="Have it aligned, and type camber and toe"),
+        )
+
+
+def toe_wears(case: Case) -> Iterator[Finding]:
+    for place in case.places:
+        toe, rim = case.side(place).toe, case.facts.ends[place.end].end.tyre.rim_diameter
+        if toe is None or rim is None or abs(toe) >= rim:
+            continue
+        slip = scrub(toe_angle(toe, rim))
+        if abs(slip) > SCRUB_LOOK:
+            yield Finding(
+                rule="toe_wears",
+                grade="look",
+                place=place.value,
+                station="height",
+                text="Toe {toe} on this wheel drags the tyre sideways by {scrub} on every kilometre",
+                numbers={"toe": length(toe), "scrub": figure_of(abs(slip), "m/km")},
+                reason="Toe eats tyres; moderate camber wears the edge far slower. Look at toe first where a tyre wears.",
+                mend=Mend(text="Set toe to the maker's value, then look at camber"),
             )
 
 
@@ -113,4 +159,6 @@ SETTING_RULES: tuple[Rule, ...] = (
     clicks_past_range,
     clicks_from_both_ends,
     sweep_doubted,
+    alignment_due,
+    toe_wears,
 )

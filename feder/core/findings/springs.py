@@ -2,9 +2,18 @@
 
 from collections.abc import Iterator
 
-from feder.core.document.base import ENDS, PLACES
-from feder.core.findings.case import Case, Rule, hertz, length, share
+from feder.core.document.base import ENDS
+from feder.core.document.brief import LOADED_USES
+from feder.core.document.setup import SpringPart
+from feder.core.findings.case import Case, Rule, angle, hertz, length, share
 from feder.core.report import Finding, Mend
+
+SLENDER = 4.0
+"""Free length over mean diameter beyond which a spring between plain seats may bow; general practice."""
+TILTED = 0.035
+"""Angle between the seats at ride that is asked about, rad; general practice."""
+DROP_DIFFERS = 0.005
+"""Difference between quoted and computed drop that is asked about, m."""
 
 
 def solid_above_fitted(case: Case) -> Iterator[Finding]:
@@ -78,10 +87,16 @@ def held_at_droop(case: Case) -> Iterator[Finding]:
             )
 
 
+def _meant_loaded(case: Case) -> bool:
+    """Whether the targets are meant with the load on, and this report is without."""
+    return case.document.brief.use in LOADED_USES and case.load is None and bool(case.document.loads)
+
+
 def frequency_target(case: Case) -> Iterator[Finding]:
-    if case.is_found:
+    band = case.document.brief.frequency_band
+    if case.is_found or band is None or _meant_loaded(case):
         return
-    low, high = case.document.brief.frequency_band
+    low, high = band
     for name in ENDS:
         frequency = case.report.ends[name].frequency
         if frequency is None or low <= frequency.value <= high:
@@ -101,7 +116,7 @@ def frequency_target(case: Case) -> Iterator[Finding]:
 def front_to_rear(case: Case) -> Iterator[Finding]:
     """Rear over front against the school chosen in the brief."""
     ratio = case.report.vehicle.frequency_ratio
-    if ratio is None or case.is_found:
+    if ratio is None or case.is_found or case.document.vehicle.kind != "car" or _meant_loaded(case):
         return
     brief = case.document.brief
     low, high = brief.ratio_band
@@ -142,7 +157,7 @@ def rates_not_at_wheel(case: Case) -> Iterator[Finding]:
         return
     at_spring = rear.spring_rate.value - front.spring_rate.value
     at_wheel = rear.wheel_rate.value - front.wheel_rate.value
-    if at_spring * at_wheel < 0 and not case.is_found:
+    if at_spring * at_wheel < 0 and not case.is_found and case.document.vehicle.kind == "car":
         stiffer, softer = ("rear", "front") if at_spring > 0 else ("front", "rear")
         yield Finding(
             rule="compare_at_the_wheel",
@@ -156,9 +171,11 @@ def rates_not_at_wheel(case: Case) -> Iterator[Finding]:
 
 
 def unlike_sides(case: Case) -> Iterator[Finding]:
-    for name in ENDS:
-        left, right = (case.side(p).spring for p in PLACES if p.end == name)
-        if left is not None and right is not None and left.rate.value != right.rate.value:
+    for name, *sides in case.axles():
+        left, right = (case.side(p).spring for p in sides)
+        if not isinstance(left, SpringPart) or not isinstance(right, SpringPart):
+            continue
+        if left.rate.value != right.rate.value:
             yield Finding(
                 rule="unlike_sides",
                 grade="look",
@@ -170,6 +187,64 @@ def unlike_sides(case: Case) -> Iterator[Finding]:
             )
 
 
+def may_bow(case: Case) -> Iterator[Finding]:
+    """A long thin spring, or one between seats that are not parallel, leans on its damper."""
+    for place, _, _ in case.corners():
+        part, seat = case.side(place).spring, case.side(place).seat
+        if not isinstance(part, SpringPart):
+            continue
+        if part.free_length and part.inside_diameter and part.tender_rate is None:
+            mean = part.inside_diameter + (part.wire_diameter or 0.0)
+            slender = part.free_length / mean
+            if slender > SLENDER:
+                yield Finding(
+                    rule="may_bow",
+                    grade="look",
+                    place=place.value,
+                    station="springs",
+                    text="The spring is {ratio} times as long as it is wide",
+                    numbers={"ratio": share(slender)},
+                    reason="Beyond about four times its mean diameter a spring between plain seats bows sideways and rubs.",
+                    mend=Mend(text="Take a shorter or wider spring, or guide it"),
+                )
+        if seat is not None and seat.tilt is not None and seat.tilt > TILTED:
+            yield Finding(
+                rule="seats_tilted",
+                grade="look",
+                place=place.value,
+                station="springs",
+                text="The spring's seats stand {tilt} out of parallel",
+                numbers={"tilt": angle(seat.tilt)},
+                reason="One side of the spring is pressed more than the other: it bows, and it bends the damper's rod.",
+                mend=Mend(text="Set the seats parallel at ride height, or use a seat that swivels"),
+            )
+
+
+def quoted_drop_differs(case: Case) -> Iterator[Finding]:
+    """A lowering spring on the standard perches: what its maker quotes against what its numbers give."""
+    for place, _, report in case.corners():
+        part, drop = case.side(place).spring, report.drop
+        if (
+            not isinstance(part, SpringPart)
+            or part.quoted_drop is None
+            or part.free_length is None
+            or drop is None
+        ):
+            continue
+        on_perch = case.side(place).set_by == "collar" and not case.side(place).collar
+        if on_perch and abs(float(drop.value) - part.quoted_drop) > DROP_DIFFERS:
+            yield Finding(
+                rule="quoted_drop_differs",
+                grade="look",
+                place=place.value,
+                station="springs",
+                text="Rate and free length give a drop of {drop}; its maker quotes {quoted}",
+                numbers={"drop": length(drop.value), "quoted": length(part.quoted_drop)},
+                reason="A quoted drop holds for the maker's car at its weight, and for a new standard spring, not a sagged one.",
+                mend=Mend(text="Trust neither alone: check rate, free length and weights"),
+            )
+
+
 SPRING_RULES: tuple[Rule, ...] = (
     solid_above_fitted,
     binds_first,
@@ -178,4 +253,6 @@ SPRING_RULES: tuple[Rule, ...] = (
     front_to_rear,
     rates_not_at_wheel,
     unlike_sides,
+    may_bow,
+    quoted_drop_differs,
 )

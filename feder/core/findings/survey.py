@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from statistics import median
 
-from feder.core.document.base import ENDS, PLACES, Place
+from feder.core.document.base import Place
 from feder.core.findings.case import Case, Rule, length, mass
 from feder.core.report import Finding, Mend
 from feder.core.standing.facts import readings_of
@@ -19,7 +19,7 @@ MASS_OUTLIER = 0.25
 
 
 def unsprung_above_corner(case: Case) -> Iterator[Finding]:
-    for place in PLACES:
+    for place in case.places:
         corner = case.facts.corners[place]
         heavy = corner.end.unsprung_mass
         if corner.mass is not None and heavy is not None and heavy >= corner.mass:
@@ -38,7 +38,7 @@ def unsprung_above_corner(case: Case) -> Iterator[Finding]:
 
 def hub_off_floor(case: Case) -> Iterator[Finding]:
     """Floor to arch less hub to arch is the hub's height: the same on both sides, and near the tyre's radius."""
-    hubs = {p: _hub(case, p) for p in PLACES}
+    hubs = {p: _hub(case, p) for p in case.places}
     for place, hub in hubs.items():
         radius = case.facts.ends[place.end].end.tyre.radius
         if hub is None:
@@ -52,7 +52,7 @@ def hub_off_floor(case: Case) -> Iterator[Finding]:
                 "With these readings the tyre hangs {gap} in the air: hub {hub} above the floor, tyre radius {other}",
             )
             continue
-        mirror = hubs[mirror_of(place)]
+        mirror = hubs[place.mirror]
         if mirror is not None and abs(hub - mirror) > HUB_TOLERANCE and hub > mirror:
             yield _hub_finding(
                 place,
@@ -84,16 +84,10 @@ def _hub_finding(place: Place, rule: str, hub: float, other: float, text: str) -
     )
 
 
-def mirror_of(place: Place) -> Place:
-    """The corner on the other side of the same axle."""
-    side = "right" if place.is_left else "left"
-    return Place(f"{place.end}_{side}")
-
-
 def side_to_side(case: Case) -> Iterator[Finding]:
     """One height or weight that stands out against its mirror corner."""
-    for end in ENDS:
-        left, right = (case.facts.corners[p] for p in PLACES if p.end == end)
+    for end, *sides in case.axles():
+        left, right = (case.facts.corners[p] for p in sides)
         if left.hub_to_arch is not None and right.hub_to_arch is not None:
             apart = abs(left.hub_to_arch - right.hub_to_arch)
             if apart > OUTLIER:
@@ -125,7 +119,7 @@ def side_to_side(case: Case) -> Iterator[Finding]:
 
 
 def scattered_readings(case: Case) -> Iterator[Finding]:
-    for place in PLACES:
+    for place in case.places:
         for quantity in ("hub_to_arch", "floor_to_arch"):
             values = [r.value for _, r in readings_of(case.document, place, quantity)]
             if len(values) > 1 and max(values) - min(values) > SCATTER:

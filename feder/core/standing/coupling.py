@@ -1,58 +1,97 @@
-"""How wheel and spring move together at an end: by one ratio, or along a measured sweep."""
+"""How wheel and spring (or damper) move together: by one ratio, or along a measured curve."""
+
+from dataclasses import dataclass
 
 from feder.core.height import spring_travel_between
+from feder.core.ratio import RatioCurve, constant_ratio
 from feder.core.stance import wheel_travel_of_spring
-from feder.core.standing.facts import EndFacts
 from feder.core.working import solved
 
-SWEEP = "derivative of the curve through the sweep's pairs at this height"
-ALONG = "spring position on the curve through the sweep's pairs, between the two heights"
+AT = "derivative of the curve through the measured pairs at this height"
+ALONG = "position on the curve through the measured pairs, between the two heights"
+EXACT = 1e-13
+"""Change of wheel travel at which it counts as found, m."""
 FARTHEST = 0.5
 """Wheel travel from ride within which a spring travel is looked for, m."""
 
 
-def _read(end: EndFacts, value: float, name: str, unit: str, equation: str, heights: dict[str, float]) -> float:
-    assert end.curve is not None
-    return solved(
-        value,
-        name,
-        unit,
-        equation=equation,
-        inputs={**heights, "pairs": end.pairs},
-        residual=end.curve.residual,
-        residual_unit="m",
-        source="least squares through the measured pairs",
-    )
+@dataclass(frozen=True, slots=True)
+class Coupling:
+    """A motion ratio: `constant`, or a `curve` with wheel travel counted from the hub-to-arch height `origin`.
 
+    `pairs` is the number of measured pairs behind the curve. Neither is known while nothing was measured.
+    """
 
-def ratio_at(end: EndFacts, hub: float | None) -> tuple[float | None, float | None]:
-    """Motion ratio at a height, and its slope along wheel travel where it has one."""
-    if end.curve is None or hub is None:
-        return (end.motion_ratio if end.curve is None else None), None
-    at = float(end.origin - hub)
-    heights = {"hub to arch": hub}
-    ratio = _read(end, end.curve.ratio(at), "motion_ratio", "", SWEEP, heights)
-    return ratio, _read(end, end.curve.slope(at), "motion_ratio_slope", "1/m", SWEEP, heights)
+    name: str
+    constant: float | None = None
+    curve: RatioCurve | None = None
+    origin: float = 0.0
+    pairs: float = 0.0
 
+    @property
+    def known(self) -> bool:
+        return self.curve is not None or bool(self.constant)
 
-def spring_travel(end: EndFacts, start: float, to: float) -> float:
-    """Travel of the spring, compression positive, as hub to arch goes from one height to another."""
-    if end.curve is None:
-        assert end.motion_ratio is not None
-        return spring_travel_between(end.motion_ratio, start, to)
-    moved = end.curve.spring_travel(float(end.origin - to)) - end.curve.spring_travel(float(end.origin - start))
-    return _read(end, moved, "spring_travel", "m", ALONG, {"from": start, "to": to})
+    def _read(self, value: float, name: str, unit: str, equation: str, heights: dict[str, float]) -> float:
+        assert self.curve is not None
+        return solved(
+            value,
+            name,
+            unit,
+            equation=equation,
+            inputs={**heights, "pairs": self.pairs},
+            residual=self.curve.residual,
+            residual_unit="m",
+            source="least squares through the measured pairs",
+        )
 
+    def ratio(self, hub: float | None) -> float | None:
+        """Motion ratio at a height."""
+        if self.curve is None or hub is None:
+            return self.constant if self.curve is None else None
+        value = self.curve.ratio(float(self.origin - hub))
+        return self._read(value, self.name, "", AT, {"hub to arch": hub})
 
-def wheel_travel_for(end: EndFacts, hub: float, travel: float) -> float:
-    """Wheel travel from a height that moves the spring by so much."""
-    if end.curve is None:
-        assert end.motion_ratio is not None
-        return wheel_travel_of_spring(travel, end.motion_ratio)
-    at = float(end.origin - hub)
-    start, wanted = end.curve.spring_travel(at), float(travel)
-    low, high = -FARTHEST, FARTHEST
-    for _ in range(80):
-        middle = (low + high) / 2
-        low, high = (middle, high) if end.curve.spring_travel(at + middle) - start < wanted else (low, middle)
-    return _read(end, (low + high) / 2, "wheel_travel", "m", ALONG, {"hub to arch": hub, "spring travel": travel})
+    def slope(self, hub: float | None) -> float | None:
+        """How fast the ratio changes with wheel travel at a height; nothing for a constant ratio."""
+        if self.curve is None or hub is None:
+            return None
+        value = self.curve.slope(float(self.origin - hub))
+        return self._read(value, "motion_ratio_slope", "1/m", AT, {"hub to arch": hub})
+
+    def travel(self, start: float, to: float) -> float:
+        """Travel, compression positive, as hub to arch goes from one height to another."""
+        if self.curve is None:
+            assert self.constant is not None
+            return spring_travel_between(self.constant, start, to)
+        ends = [self.curve.spring_travel(float(self.origin - height)) for height in (to, start)]
+        return self._read(ends[0] - ends[1], "spring_travel", "m", ALONG, {"from": start, "to": to})
+
+    def wheel_travel(self, hub: float, travel: float) -> float:
+        """Wheel travel from a height that moves the spring (or damper) by so much."""
+        if self.curve is None:
+            assert self.constant is not None
+            return wheel_travel_of_spring(travel, self.constant)
+        inputs = {"hub to arch": hub, "spring travel": travel}
+        return self._read(self._solved(float(hub), float(travel)), "wheel_travel", "m", ALONG, inputs)
+
+    def _solved(self, hub: float, wanted: float) -> float:
+        """Newton's steps, kept within a bracket that halving narrows: they cannot run away on a cubic."""
+        assert self.curve is not None
+        at = self.origin - hub
+        start, low, high, found = self.curve.spring_travel(at), -FARTHEST, FARTHEST, 0.0
+        for _ in range(100):
+            off = self.curve.spring_travel(at + found) - start - wanted
+            low, high = (found, high) if off < 0 else (low, found)
+            slope = self.curve.ratio(at + found)
+            step = found - off / slope if slope > 0 else low
+            found, was = (step if low < step < high else (low + high) / 2), found
+            if abs(found - was) < EXACT:
+                break
+        return found
+
+    def along(self, hub: float) -> RatioCurve:
+        """The ratio as a curve whose wheel travel is counted from a height, for solvers."""
+        if self.curve is None:
+            return constant_ratio(float(self.constant or 0.0))
+        return self.curve.shifted(float(self.origin - hub))

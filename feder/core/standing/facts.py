@@ -1,46 +1,33 @@
 """What the document says, gathered per corner and end: numbers that know their path and how they were got."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
-from feder.core.document.base import ENDS, PLACES, EndName, Place, Quantity
+from feder.core.air import gas_force
+from feder.core.damping import coefficient_of_all
+from feder.core.document.base import ENDS, EndName, Place, Quantity
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup, SideSetup
 from feder.core.document.survey import UNIT_OF, Reading
-from feder.core.document.vehicle import End, Mount, RatioAssumed, RatioFromLevers, RatioFromSweep, RatioTyped
-from feder.core.errors import OutOfRange, UnknownSetup
-from feder.core.mount import lever_motion_ratio, motion_ratio_from_leverage
-from feder.core.ratio import RatioCurve, ratio_from_sweep
+from feder.core.document.vehicle import AntiRollBar, End
+from feder.core.errors import UnknownSetup
 from feder.core.stance import bar_rate_at_wheel, base_ratio_of
+from feder.core.standing.bar import ArmFacts, arm_facts
+from feder.core.standing.coupling import Coupling
+from feder.core.standing.how import HOW_WORDS
+from feder.core.standing.ratios import coupling_of
 from feder.core.working import given
-
-ASSUMED_RATIO: dict[str, float] = {"strut": 0.95, "wishbone": 0.65}
-"""Usual motion ratio by layout, each about 15 % uncertain; general practice."""
-HOW_WORDS = {
-    "scales": "from the scales",
-    "tape": "by tape",
-    "level": "by level",
-    "sweep": "by a sweep",
-    "levers": "from lever lengths",
-    "maker": "maker's figure",
-    "wire": "from wire dimensions",
-    "bench": "measured on a bench",
-    "typed": "typed in",
-    "repeated": "mean of repeated readings",
-    "imported": "imported",
-    "estimated": "estimated",
-}
 
 
 @dataclass(frozen=True)
 class EndFacts:
-    """What both corners of an end share. Nothing where it is not known."""
+    """What the corners of an end share. Nothing where it is not known."""
 
     name: EndName
     end: End
     track: float | None
-    motion_ratio: float | None
-    damper_motion_ratio: float | None
+    spring: Coupling
+    damper: Coupling
     damper_coefficient: float | None
     unsprung_mass: float | None
     tyre_rate: float | None
@@ -48,12 +35,15 @@ class EndFacts:
     stop: float | None
     solid: float | None
     contact: float | None
-    curve: RatioCurve | None = None
-    """Motion ratio along a sweep, with travel counted from `origin`, a hub-to-arch height."""
-    origin: float = 0.0
-    pairs: float = 0.0
     bar_rate: float | None = None
     base_ratio: float | None = None
+    friction: float | None = None
+    gas: float | None = None
+    """Push of the gas charge of one damper, along it."""
+    legs: float = 1.0
+    """Springs that stand side by side at one place: fork legs, twin shocks."""
+    dampers: float = 1.0
+    arm: ArmFacts | None = None
 
 
 @dataclass(frozen=True)
@@ -77,6 +67,14 @@ class Facts:
     ends: dict[EndName, EndFacts]
     corners: dict[Place, CornerFacts]
 
+    @property
+    def places(self) -> tuple[Place, ...]:
+        return self.document.places
+
+    def places_at(self, end: EndName) -> tuple[Place, ...]:
+        """The places of an end: left and right, or the one wheel."""
+        return tuple(p for p in self.places if p.end == end)
+
 
 def gather(document: Document) -> Facts:
     """All facts of a document. Call within `tracing()` so that they know where they stand."""
@@ -86,7 +84,7 @@ def gather(document: Document) -> Facts:
         document,
         _quantity(base, "wheelbase", "m", "vehicle.wheelbase"),
         ends,
-        {place: _corner(document, place, ends[place.end]) for place in PLACES},
+        {place: _corner(document, place, ends[place.end]) for place in document.places},
     )
 
 
@@ -113,32 +111,29 @@ def _end(document: Document, name: EndName) -> EndFacts:
         label = f"{name} hub to arch {words.get(limit, 'when the tyre meets the arch')}"
         return _plain(value, label, "m", f"{path}.limits.{limit}")
 
-    spring = _ratio(end.spring, end, f"{name} motion ratio", f"{path}.spring.ratio")
-    damper = spring
     track = _plain(end.track, f"{name} track", "m", f"{path}.track")
-    curve, origin, pairs = _sweep(end, name, path)
+    spring = coupling_of(end.spring, end, "motion_ratio", f"{name} motion ratio", f"{path}.spring.ratio")
+    damper = replace(spring, name="damper_motion_ratio")
+    if end.damper is not None:
+        label = f"{name} damper motion ratio"
+        damper = coupling_of(end.damper, end, "damper_motion_ratio", label, f"{path}.damper.ratio")
     bar = None
     if end.bar is not None:
         rate = _quantity(end.bar.rate, f"{name} bar rate", "N/m", f"{path}.bar.rate")
-        moved = _plain(end.bar.motion_ratio, f"{name} bar motion ratio", "", f"{path}.bar.motion_ratio")
-        bar = bar_rate_at_wheel(rate, moved) if rate is not None and moved is not None else None
+        bar = None if rate is None else bar_rate_at_wheel(rate, link_ratio(end.bar, name))
     base = None
     if end.layout == "live axle" and end.spring_base is not None and track is not None:
         base = base_ratio_of(
             given(end.spring_base, f"{name} spring base", "m", path=f"{path}.spring_base", source="typed in"),
             track,
         )
-    if end.damper is not None:
-        damper = _ratio(end.damper, end, f"{name} damper motion ratio", f"{path}.damper.ratio")
     return EndFacts(
         name=name,
         end=end,
         track=track,
-        motion_ratio=spring,
-        damper_motion_ratio=damper,
-        damper_coefficient=_quantity(
-            end.damper_coefficient, f"{name} damper coefficient", "N*s/m", f"{path}.damper_coefficient"
-        ),
+        spring=spring,
+        damper=damper,
+        damper_coefficient=_damping(end, name, path),
         unsprung_mass=_quantity(
             end.unsprung_mass, f"{name} unsprung mass, per corner", "kg", f"{path}.unsprung_mass"
         ),
@@ -147,72 +142,46 @@ def _end(document: Document, name: EndName) -> EndFacts:
         stop=height("stop"),
         solid=height("solid"),
         contact=height("contact"),
-        curve=curve,
-        origin=origin,
-        pairs=pairs,
         bar_rate=bar,
         base_ratio=base,
+        friction=_quantity(end.friction, f"{name} friction at the wheel", "N", f"{path}.friction"),
+        gas=_gas(end, name, path),
+        legs=_legs(end, name, path),
+        dampers=dampers_of(end),
+        arm=arm_facts(end.arm, name),
     )
 
 
-def _ratio(mount: Mount, end: End, label: str, path: str) -> float | None:
-    """Motion ratio, spring over wheel travel; nothing where it is unknown or cannot be one."""
-    match mount.ratio:
-        case RatioTyped(value=value, convention=convention, how=how) if value > 0:
-            number = given(
-                value, label, "", path=f"{path}.value", source=HOW_WORDS[how], assumed=how == "estimated"
-            )
-            return number if convention == "spring per wheel" else motion_ratio_from_leverage(number)
-        case RatioFromLevers() as levers:
-            try:
-                return lever_motion_ratio(
-                    given(
-                        levers.spring_distance,
-                        f"{label}: pivot to spring",
-                        "m",
-                        path=f"{path}.spring_distance",
-                        source="typed in",
-                    ),
-                    given(
-                        levers.wheel_distance,
-                        f"{label}: pivot to wheel",
-                        "m",
-                        path=f"{path}.wheel_distance",
-                        source="typed in",
-                    ),
-                    given(
-                        levers.spring_angle,
-                        f"{label}: spring angle",
-                        "rad",
-                        path=f"{path}.spring_angle",
-                        source="typed in",
-                    ),
-                )
-            except OutOfRange:
-                return None
-        case RatioAssumed() if end.layout in ASSUMED_RATIO:
-            source = f"usual for a {end.layout}, within 15 % (general practice)"
-            return given(ASSUMED_RATIO[end.layout], label, "", path=path, source=source, assumed=True)
-    return None
+def dampers_of(end: End) -> float:
+    """Dampers that stand side by side at one place."""
+    return 2.0 if end.layout in ("fork", "twin shock") else 1.0
 
 
-def _sweep(end: End, name: str, path: str) -> tuple[RatioCurve | None, float, float]:
-    """The curve of a sweep, counted from its greatest hub to arch; nothing where its pairs give none."""
-    ratio = end.spring.ratio
-    if not isinstance(ratio, RatioFromSweep):
-        return None, 0.0, 0.0
-    origin = max(h for h, _ in ratio.points)
-    seats = [length for h, length in ratio.points if h == origin]
-    try:
-        curve = ratio_from_sweep([(origin - h, seats[0] - length) for h, length in ratio.points])
-    except OutOfRange:
-        return None, 0.0, 0.0
-    label = f"{name} sweep, number of pairs"
-    return (
-        curve,
-        origin,
-        given(float(len(ratio.points)), label, "", path=f"{path}.spring.ratio.points", source="springless sweep"),
-    )
+def _legs(end: End, name: str, path: str) -> float:
+    if end.layout == "fork" and end.fork is not None:
+        legs = float(end.fork.legs)
+        return given(legs, f"{name} legs with a spring", "", path=f"{path}.fork.legs", source="counted")
+    if end.layout == "twin shock":
+        return given(2.0, f"{name} shocks", "", path=f"{path}.layout", source="counted")
+    return 1.0
+
+
+def _damping(end: End, name: str, path: str) -> float | None:
+    one = _quantity(end.damper_coefficient, f"{name} damper coefficient", "N*s/m", f"{path}.damper_coefficient")
+    count = dampers_of(end)
+    if one is None or count == 1:
+        return one
+    return coefficient_of_all(one, given(count, f"{name} dampers", "", path=f"{path}.layout", source="counted"))
+
+
+def _gas(end: End, name: str, path: str) -> float | None:
+    if end.gas is None:
+        return None
+    at = f"{path}.gas"
+    pressure = _plain(end.gas.pressure, f"{name} gas pressure", "Pa", f"{at}.pressure")
+    label = f"{name} rod diameter"
+    rod = given(end.gas.rod_diameter, label, "m", path=f"{at}.rod_diameter", source="by calliper")
+    return None if pressure is None else gas_force(pressure, rod)
 
 
 def _corner(document: Document, place: Place, end: EndFacts) -> CornerFacts:
@@ -240,6 +209,19 @@ def _reading(document: Document, place: Place, quantity: str) -> float | None:
     path = f"surveys.0.readings.{found[0][0]}.value"
     assumed = any(r.how == "estimated" for _, r in found)
     return given(mean, label, UNIT_OF[quantity], path=path, source=how, assumed=assumed)
+
+
+def link_ratio(bar: AntiRollBar, name: EndName) -> float:
+    """Link travel over wheel travel of an anti-roll bar; 1, assumed, where it was not measured."""
+    told = bar.motion_ratio
+    return given(
+        1.0 if told is None else told,
+        f"{name} bar motion ratio",
+        "",
+        path=f"vehicle.ends.{name}.bar.motion_ratio",
+        source="not measured: link at the wheel" if told is None else "typed in",
+        assumed=told is None,
+    )
 
 
 def _plain(value: float | None, label: str, unit: str, path: str) -> float | None:

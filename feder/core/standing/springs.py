@@ -2,14 +2,15 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass
+from functools import lru_cache
 
 from feder.core.document.base import Place
 from feder.core.document.setup import SideSetup, SpringPart
 from feder.core.errors import OutOfRange
 from feder.core.height import spring_force_in_room
-from feder.core.mount import spring_length_under_force
-from feder.core.standing.facts import HOW_WORDS
-from feder.core.table import ForceTable, dual_rate_table, linear_table, table_from
+from feder.core.mount import rate_of_both_legs, rate_of_legs, spring_length_under_force
+from feder.core.standing.how import HOW_WORDS
+from feder.core.table import ForceTable, dual_rate_table, linear_table, side_by_side, table_from
 from feder.core.working import given, solved
 
 LONGEST = 2.0
@@ -71,29 +72,48 @@ class SpringFacts:
         return self.table or linear_table(float(self.rate), LONGEST)
 
 
-def spring_facts(side: SideSetup, place: Place, setup_index: int) -> SpringFacts | None:
-    """The numbers of a corner's spring."""
+def spring_facts(side: SideSetup, place: Place, setup_index: int, legs: float = 1.0) -> SpringFacts | None:
+    """The numbers of a corner's coil spring; of two side by side (fork legs, twin shocks) both together."""
     part = side.spring
-    if part is None:
+    if not isinstance(part, SpringPart):
         return None
-    path, label = f"setups.{setup_index}.sides.{place.value}.spring", f"{place.words} spring {part.code}"
+    path = f"setups.{setup_index}.sides.{place.value}"
+    rate, free, solid = _numbers(part, f"{place.words} spring {part.code}", f"{path}.spring")
+    if legs == 1:
+        return SpringFacts(part, rate, free, solid, table_of(part))
+    other = side.second_spring
+    if other is None:
+        table = table_of(part)
+        return SpringFacts(
+            part, rate_of_legs(rate, legs), free, solid, None if table is None else table.scaled(legs)
+        )
+    other_rate, other_free, _ = _numbers(
+        other, f"{place.words} second spring {other.code}", f"{path}.second_spring"
+    )
+    both = rate_of_both_legs(rate, other_rate)
+    late = float(free or 0.0) - float(other_free or 0.0)  # the shorter one starts to carry later
+    table = None
+    if late or part.points or other.points or part.tender_rate or other.tender_rate:
+        left, right = (table_of(p) or linear_table(p.rate.value, LONGEST) for p in (part, other))
+        table = side_by_side(left, right.shifted(-late))
+    return SpringFacts(part, both, free, solid, table)
+
+
+def _numbers(part: SpringPart, label: str, path: str) -> tuple[float, float | None, float | None]:
+    """Rate, free length and solid length."""
 
     def length(value: float | None, words: str, member: str) -> float | None:
         if value is None:
             return None
         return given(value, f"{label}, {words}", "m", path=f"{path}.{member}", source="typed in")
 
-    how = HOW_WORDS[part.rate.how]
-    rate = given(
-        part.rate.value, f"{label}, rate", "N/m", path=f"{path}.rate.value", source=how, assumed=part.rate.assumed
-    )
-    free, solid = (
-        length(part.free_length, "free length", "free_length"),
-        length(part.solid_length, "solid length", "solid_length"),
-    )
-    return SpringFacts(part, rate, free, solid, table_of(part))
+    how, at = HOW_WORDS[part.rate.how], f"{path}.rate.value"
+    rate = given(part.rate.value, f"{label}, rate", "N/m", path=at, source=how, assumed=part.rate.assumed)
+    free = length(part.free_length, "free length", "free_length")
+    return rate, free, length(part.solid_length, "solid length", "solid_length")
 
 
+@lru_cache(maxsize=1024)
 def table_of(part: SpringPart) -> ForceTable | None:
     """The force table of a spring that is not linear; nothing for one that is, or whose points are no table."""
     make: Callable[[], ForceTable] | None = None
@@ -111,6 +131,9 @@ def table_of(part: SpringPart) -> ForceTable | None:
         return None
 
 
-def tried_spring(part: SpringPart) -> SpringFacts:
-    """A spring from the shelf as plain numbers, to be tried."""
-    return SpringFacts(part, part.rate.value, part.free_length, part.solid_length, table_of(part))
+def tried_spring(part: SpringPart, legs: float = 1.0) -> SpringFacts:
+    """A spring from the shelf as plain numbers, to be tried; in both legs where there are two."""
+    table = table_of(part)
+    if table is not None and legs != 1:
+        table = table.scaled(legs)
+    return SpringFacts(part, part.rate.value * legs, part.free_length, part.solid_length, table)

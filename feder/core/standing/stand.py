@@ -1,20 +1,19 @@
-"""How the vehicle stands in one setup: travel, loads, spring lengths and collars of its corners.
+"""How the vehicle stands in one setup: travel, loads, spring lengths and adjusters of its corners.
 
-As found is the anchor: the measured heights and loads are the truth there, and the room for each
-spring follows from its load, its spring and its collar, or from a typed seat length.
+As found is the anchor: the measured heights and loads are the truth there, and the room for each spring (or the
+free angle of a torsion bar, the pressure of an air spring) follows from them, or is typed.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
-from feder.core.curve import CornerCurve, LinearCorner, Mounted
-from feder.core.document.base import PLACES, Place
+from feder.core.curve import LinearCorner
+from feder.core.document.base import Place
 from feder.core.document.document import LoadState
 from feder.core.document.setup import Setup
 from feder.core.equilibrium import Axle, Standing, Support, Weight, vehicle_equilibrium
 from feder.core.errors import NoEquilibrium
-from feder.core.height import seat_from_found_spring, spring_room
 from feder.core.quantities import G
-from feder.core.ratio import constant_ratio
+from feder.core.reach import free_length_from_drop
 from feder.core.ride import sprung_mass_of
 from feder.core.stance import (
     hub_to_arch_after,
@@ -23,21 +22,19 @@ from feder.core.stance import (
     spring_hub_of,
     wheel_travel_of,
 )
-from feder.core.standing.corner import (
-    CornerStand,
-    SeatFacts,
-    asked_height,
-    coupled,
-    seat_for,
-    set_collar,
-    sprung,
-    typed_seat,
-    under_load,
-)
-from feder.core.standing.coupling import ratio_at, spring_travel
-from feder.core.standing.facts import Facts, side_of
-from feder.core.standing.springs import spring_facts
-from feder.core.working import given, solved
+from feder.core.standing.air import air_facts
+from feder.core.standing.arm import ARM
+from feder.core.standing.bar import bar_facts
+from feder.core.standing.beside import beside_facts
+from feder.core.standing.carried import carried_in, carried_inputs
+from feder.core.standing.coil import COIL, typed_seat
+from feder.core.standing.corner import CornerStand, Springing, asked_height
+from feder.core.standing.facts import EndFacts, Facts, side_of
+from feder.core.standing.fitted import end_in
+from feder.core.standing.pneumatic import PNEUMATIC
+from feder.core.standing.springs import SpringFacts, spring_facts
+from feder.core.standing.stop import stop_facts
+from feder.core.working import given, is_tracing, solved
 
 UNASKED_RATE = 1e3
 """Rate that lets a corner for which nothing is asked follow the body with its load kept, N/m."""
@@ -51,14 +48,24 @@ class VehicleStand:
     twist: float = 0.0
 
 
+def springing(corner: CornerStand) -> Springing:
+    """The kind of spring at a corner."""
+    if corner.air is not None:
+        return PNEUMATIC
+    # a coilover in place of the bar stands on the damper of the same arm
+    return ARM if corner.facts.end.end.layout == "torsion arm" and corner.spring is None else COIL
+
+
 def stand(facts: Facts, setup: Setup, load_state: LoadState | None) -> VehicleStand:
     """How the vehicle stands in a setup under a load state; unknown numbers stay unknown."""
     found = _as_found(facts)
+    index = facts.document.setups.index(setup)
     loaded = load_state is not None and bool(load_state.items)
     if setup.id == facts.document.setups[0].id:
         stood = VehicleStand(found)
     else:
-        stood = _stand(facts, {p: _dressed(facts, setup, found[p]) for p in PLACES}, None)
+        ends = {name: end_in(facts, setup, index, name) for name in facts.ends}
+        stood = _stand(facts, {p: _dressed(setup, index, ends[p.end], found[p]) for p in facts.places}, None)
     if not loaded or stood.trouble:
         return stood
     # collars are set with the vehicle as weighed; under a load they stay, and the heights follow
@@ -70,7 +77,7 @@ def _stand(facts: Facts, corners: dict[Place, CornerStand], load_state: LoadStat
         corners, twist = _balanced(facts, corners, load_state)
     except NoEquilibrium as error:
         return VehicleStand(corners, trouble=str(error))
-    return VehicleStand({p: sprung(c) for p, c in _at_springs(corners).items()}, twist=twist)
+    return VehicleStand({p: springing(c).answered(c) for p, c in _at_springs(corners).items()}, twist=twist)
 
 
 def _collar_fixed(stood: CornerStand, found: CornerStand) -> CornerStand:
@@ -82,24 +89,22 @@ def _at_springs(corners: dict[Place, CornerStand]) -> dict[Place, CornerStand]:
     """Heights and motion ratios at the springs themselves."""
     made = {}
     for place, corner in corners.items():
-        other = corners[_mirror(place)]
+        other = corners[place.mirror]
         base, hub = corner.facts.end.base_ratio, corner.hub_to_arch
         if base is not None and hub is not None and other.hub_to_arch is not None:
             hub = spring_hub_of(hub, other.hub_to_arch, base)
-        ratio, slope = ratio_at(corner.facts.end, hub)
+        coupling = corner.facts.end.spring
         load = corner.load if corner.spring_load is None else corner.spring_load
-        made[place] = corner.but(spring_hub=hub, motion_ratio=ratio, ratio_slope=slope, spring_load=load)
+        made[place] = corner.but(
+            spring_hub=hub, motion_ratio=coupling.ratio(hub), ratio_slope=coupling.slope(hub), spring_load=load
+        )
     return made
-
-
-def _mirror(place: Place) -> Place:
-    return Place(f"{place.end}_{'right' if place.is_left else 'left'}")
 
 
 def _as_found(facts: Facts) -> dict[Place, CornerStand]:
     setup = facts.document.setups[0]
     corners = {}
-    for place in PLACES:
+    for place in facts.places:
         corner, side = facts.corners[place], side_of(setup, place)
         sprung = load = None
         if (
@@ -113,7 +118,11 @@ def _as_found(facts: Facts) -> dict[Place, CornerStand]:
             corner,
             side,
             0,
-            spring=spring_facts(side, place, 0),
+            spring=spring_facts(side, place, 0, corner.end.legs),
+            bar=bar_facts(side, place, 0),
+            air=air_facts(side, place, 0),
+            stop=stop_facts(corner.end.end.bump_stop, side, place, 0, corner.end.damper),
+            beside=beside_facts(side, place, 0, corner.end.damper, corner.end.droop),
             sprung_mass=sprung,
             load=load,
             hub_to_arch=corner.hub_to_arch,
@@ -122,48 +131,55 @@ def _as_found(facts: Facts) -> dict[Place, CornerStand]:
         )
         corners[place] = stood
     for place, stood in corners.items():
-        base, other = stood.facts.end.base_ratio, corners[_mirror(place)].load
+        base, other = stood.facts.end.base_ratio, corners[place.mirror].load
         if base is not None and stood.load is not None and other is not None:
             corners[place] = stood.but(spring_load=live_axle_spring_load(stood.load, other, base))
-    return {p: _found_seat(c, p) for p, c in _at_springs(corners).items()}
+    anchored = {p: c.but(found_hub=c.spring_hub) for p, c in _at_springs(corners).items()}
+    return {p: springing(c).found(c) for p, c in anchored.items()}
 
 
-def _found_seat(stood: CornerStand, place: Place) -> CornerStand:
-    """Spring length as found, and the seat length with the collar at its datum that follows from it."""
-    stood = under_load(stood)
-    height, side = stood.spring_hub, stood.side
-    typed = typed_seat(side, place, 0)
-    if typed is not None:
-        return sprung(stood.but(seat=typed))
-    if stood.spring_length is None or height is None:
-        return stood
-    collar = given(
-        side.collar or 0.0,
-        f"{place.words} collar as found",
-        "m",
-        path=f"setups.0.sides.{place.value}.collar",
-        source="typed in" if side.collar is not None else "fixed perch: zero",
-    )
-    seat = SeatFacts(seat_from_found_spring(stood.spring_length, collar), height)
-    return stood.but(seat=seat, collar=collar)
-
-
-def _dressed(facts: Facts, setup: Setup, found: CornerStand) -> CornerStand:
+def _dressed(setup: Setup, index: int, end: EndFacts, found: CornerStand) -> CornerStand:
     """The corner with the parts of another setup, standing as found until balanced."""
-    place = found.facts.place
-    index = facts.document.setups.index(setup)
+    place, facts = found.facts.place, found.facts
+    if end is not facts.end:
+        facts = replace(facts, end=end)
+    spring = spring_facts(side_of(setup, place), place, index, end.legs)
+    if spring is not None and spring.free_length is None:
+        spring = _lowering(spring, found, f"setups.{index}.sides.{place.value}.spring.quoted_drop")
     side = side_of(setup, place)
     seat = typed_seat(side, place, index) or found.seat
     return found.but(
+        facts=facts,
         side=side,
         setup_index=index,
-        spring=spring_facts(side, place, index),
+        spring=spring,
+        bar=bar_facts(side, place, index),
+        air=air_facts(side, place, index),
+        stop=stop_facts(end.end.bump_stop, side, place, index, end.damper),
+        beside=beside_facts(side, place, index, end.damper, end.droop),
         seat=seat,
         collar=None,
+        free_angle=None,
+        pressure=None,
         spring_force=None,
         spring_length=None,
         spring_load=None,
     )
+
+
+def _lowering(spring: SpringFacts, found: CornerStand, path: str) -> SpringFacts:
+    """A lowering spring of unknown free length: from the drop its maker quotes against the spring as found."""
+    drop, length, force, ratio = (
+        spring.part.quoted_drop,
+        found.spring_length,
+        found.spring_force,
+        found.motion_ratio,
+    )
+    if drop is None or length is None or force is None or not ratio:
+        return spring
+    quoted = given(drop, f"{spring.part.code}, quoted drop", "m", path=path, source="maker's figure")
+    free = free_length_from_drop(length, quoted, ratio, force, spring.rate)
+    return replace(spring, free_length=free)
 
 
 def _balanced(
@@ -176,17 +192,22 @@ def _balanced(
         if support is None:
             return {p: _held_alone(c) for p, c in corners.items()}, 0.0
         supports.append(support)
-    weights = [Weight(item.mass * G, item.x, item.y) for item in (load_state.items if load_state else ())]
-    standing = vehicle_equilibrium(supports, weights, _axles(facts))
-    inputs = _inputs(facts, corners)
+    carried = carried_in(facts, load_state)
+    weights = [Weight(float(c.mass) * G, float(c.x), float(c.y)) for c in carried]
+    standing = vehicle_equilibrium(supports, weights, _axles(facts, corners))
+    inputs = {**_inputs(facts, corners), **carried_inputs(carried)} if is_tracing() else {}
     return {p: _placed(c, i, standing, inputs) for i, (p, c) in enumerate(corners.items())}, standing.twist
 
 
-def _axles(facts: Facts) -> list[Axle]:
+def _axles(facts: Facts, corners: dict[Place, CornerStand]) -> list[Axle]:
     """Bars and live axles."""
     axles = []
-    for name, left in (("front", 0), ("rear", 2)):
-        end = facts.ends[name]  # type: ignore[index]
+    for name in facts.ends:
+        places = facts.places_at(name)
+        if len(places) < 2:
+            continue
+        end = corners[places[0]].facts.end
+        left = facts.places.index(places[0])
         if end.bar_rate is not None or end.base_ratio is not None:
             axles.append(Axle(left, left + 1, float(end.bar_rate or 0.0), float(end.base_ratio or 1.0)))
     return axles
@@ -194,46 +215,20 @@ def _axles(facts: Facts) -> list[Axle]:
 
 def _support(facts: Facts, place: Place, corner: CornerStand) -> Support | None:
     end, base = corner.facts.end, facts.wheelbase
-    if base is None or end.track is None or corner.load is None or corner.facts.hub_to_arch is None:
+    two_wheels = place.mirror is place
+    track = 0.0 if two_wheels else end.track
+    if base is None or track is None or corner.load is None or corner.facts.hub_to_arch is None:
         return None
     x = 0.0 if place.end == "front" else float(base)
-    y = (-0.5 if place.is_left else 0.5) * end.track
+    y = (-0.5 if place.is_left else 0.5) * track
     tyre = None if end.tyre_rate is None else float(end.tyre_rate)
-    asked, collar, load = asked_height(corner), set_collar(corner), float(corner.load)
+    asked, kind, load = asked_height(corner), springing(corner), float(corner.load)
     if asked is not None:
         return Support(x, y, load, held=float(corner.facts.hub_to_arch - asked), tyre_rate=tyre)
-    if collar is None:  # nothing asked here: it keeps its load, and stays where the others leave it
+    if kind.set_at(corner) is None:  # nothing asked here: it keeps its load, and stays where the others leave it
         return Support(x, y, load, curve=LinearCorner(UNASKED_RATE, 1.0, load / UNASKED_RATE), tyre_rate=tyre)
-    seat = seat_for(corner)
-    if corner.spring is None or corner.spring.free_length is None or seat is None or not coupled(end):
-        return None
-    found = corner.facts.hub_to_arch
-    at_spring = _found_spring_hub(facts, corner)
-    room = spring_room(seat.length, collar, spring_travel(end, seat.height, at_spring))
-    lowest = [h for h in (end.solid, end.contact) if h is not None]
-    droop = {} if end.droop is None else {"droop": float(found - end.droop)}
-    solid = {"solid": float(found - max(lowest))} if lowest else {}
-    start = float(corner.spring.free_length - room)
-    if end.curve is None and corner.spring.table is None:
-        ratio = float(end.motion_ratio or 0.0)
-        return Support(
-            x, y, load, LinearCorner(float(corner.spring.rate), ratio, start, **droop, **solid), tyre_rate=tyre
-        )
-    along = (
-        end.curve.shifted(float(end.origin - at_spring))
-        if end.curve
-        else constant_ratio(float(end.motion_ratio or 0.0))
-    )
-    curve = CornerCurve((Mounted(corner.spring.curve, along, start),), **droop, **solid)
-    return Support(x, y, load, curve, tyre_rate=tyre)
-
-
-def _found_spring_hub(facts: Facts, corner: CornerStand) -> float:
-    """Hub to arch as found at the spring, where travel is counted from."""
-    hub, base = corner.facts.hub_to_arch, corner.facts.end.base_ratio
-    other = facts.corners[_mirror(corner.facts.place)].hub_to_arch
-    assert hub is not None
-    return hub if base is None or other is None else spring_hub_of(hub, other, base)
+    curve = kind.curve(corner)
+    return None if curve is None else Support(x, y, load, curve, tyre_rate=tyre)
 
 
 def _held_alone(corner: CornerStand) -> CornerStand:
@@ -242,7 +237,7 @@ def _held_alone(corner: CornerStand) -> CornerStand:
     if asked is None or corner.facts.hub_to_arch is None:
         return (
             corner
-            if set_collar(corner) is None
+            if springing(corner).set_at(corner) is None
             else corner.but(hub_to_arch=None, travel=None, drop=None, load=None)
         )
     travel = wheel_travel_of(corner.facts.hub_to_arch, asked)
@@ -256,20 +251,35 @@ def _inputs(facts: Facts, corners: dict[Place, CornerStand]) -> dict[str, float]
         inputs[f"{word} load as found"] = c.load
         inputs[f"{word} hub to arch as found"] = c.facts.hub_to_arch
         inputs[f"{word} hub to arch asked for"] = asked_height(c)
-        if (collar := set_collar(c)) is not None and c.spring is not None and c.seat is not None:
-            inputs |= {
-                f"{word} collar": collar,
-                f"{word} spring rate": c.spring.rate,
-                f"{word} free length": c.spring.free_length,
-                f"{word} seat length": c.seat.length,
-                f"{word} motion ratio": c.facts.end.motion_ratio,
-                f"{word} sweep": c.facts.end.pairs or None,
-            }
+        inputs |= {f"{word} {name}": value for name, value in _setting(c).items()}
+        inputs[f"{place.end} gas force"] = c.facts.end.gas
+        inputs[f"{word} coil beside the bar"] = None if c.beside is None else c.beside.rate
+        inputs[f"{word} coil pressed at full droop"] = None if c.beside is None else c.beside.hold
         inputs[f"{place.end} track"] = c.facts.end.track
         inputs[f"{place.end} tyre rate"] = c.facts.end.tyre_rate
         inputs[f"{place.end} bar rate at the wheel"] = c.facts.end.bar_rate
         inputs[f"{place.end} spring base over track"] = c.facts.end.base_ratio
     return {k: v for k, v in inputs.items() if v is not None}
+
+
+def _setting(corner: CornerStand) -> dict[str, float | None]:
+    """What a corner whose adjuster is set puts into the balance."""
+    set_at, end = springing(corner).set_at(corner), corner.facts.end
+    if set_at is None:
+        return {}
+    shared = {"motion ratio": end.spring.constant, "curve": end.spring.pairs or None}
+    if corner.air is not None:
+        return {"pressure": set_at, "air volume": corner.air.volume, "full droop": end.droop, **shared}
+    if corner.bar is not None:
+        return {
+            "free angle": set_at,
+            "angular rate": corner.bar.angular_rate,
+            "arm angle as found": corner.arm_angle,
+        }
+    if corner.spring is None or corner.seat is None:
+        return {}
+    spring = {"spring rate": corner.spring.rate, "free length": corner.spring.free_length}
+    return {"collar": set_at, "seat length": corner.seat.length, **spring, **shared}
 
 
 def _placed(corner: CornerStand, i: int, standing: Standing, inputs: dict[str, float]) -> CornerStand:

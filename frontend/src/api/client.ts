@@ -13,22 +13,38 @@ export type EndReport = Schemas['EndReport']
 export type Figure = Schemas['Figure']
 export type Finding = Schemas['Finding']
 export type StationReport = Schemas['StationReport']
+export type Filters = Schemas['Filters']
 export type Candidate = Schemas['Candidate']
 export type Outline = Schemas['Outline']
 export type WorkingLine = Schemas['WorkingLine']
 export type Uncertainty = Schemas['Uncertainty']
 export type VehicleSummary = Schemas['VehicleSummary']
 export type StoredVehicle = Schemas['StoredVehicle']
+export type LoadRanks = Schemas['RankAnswer']
+export type TorsionBarPart = Schemas['TorsionBarPart']
+export type TorsionArm = Schemas['TorsionArm']
+export type IndexBench = Omit<Schemas['IndexBench'], 'splines'> & { splines: number[] | null }
+export type MoveRow = Schemas['MoveRow']
+export type ChartRow = Schemas['ChartRow']
+export type OtherBar = Schemas['OtherBar']
 export type ShelfPart = Schemas['ShelfPart']
 export type NewVehicle = Schemas['NewVehicle']
 export type Reading = Schemas['Reading']
+/** A corner of a car, or a wheel of a two-wheeler. */
 export type Place = Schemas['Place']
 export type EndName = 'front' | 'rear'
 export type Station = StationReport['station']
 
 export const PLACES: Place[] = ['front_left', 'front_right', 'rear_left', 'rear_right']
+export const WHEELS: Place[] = ['front', 'rear']
+/** The places of a vehicle: four corners, or the two wheels of a motorcycle or bicycle. */
+export const placesOf = (document: Document | null | undefined): Place[] => (['motorcycle', 'bicycle'].includes(document?.vehicle.kind ?? 'car') ? WHEELS : PLACES)
 export const placeWords = (place: string): string => place.replace('_', ' ')
 export const endOf = (place: Place): EndName => (place.startsWith('front') ? 'front' : 'rear')
+/** The coil spring of a corner, where it stands on one. */
+export const coilOf = (side: SideSetup | undefined): SpringPart | null => (side?.spring?.kind === 'coil' ? side.spring : null)
+/** The torsion bar of a corner, where it stands on one. */
+export const barOf = (side: SideSetup | undefined): TorsionBarPart | null => (side?.spring?.kind === 'torsion bar' ? side.spring : null)
 export const mirrorOf = (place: Place): Place =>
   (place.endsWith('left') ? place.replace('left', 'right') : place.replace('right', 'left')) as Place
 

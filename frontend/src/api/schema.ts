@@ -123,6 +123,244 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/loads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The setup as weighed and in every load state. */
+        post: operations["plans_loads_loads_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/loads/rank": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The shelf ranked by its worst load state, and what a spacer would do instead in one of them. */
+        post: operations["plans_rank_loads_rank_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/correction": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Collar moves from the heights measured after fitting to those wanted. */
+        post: operations["plans_correct_correction_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Every figure of two setups, and what caused the difference of one. */
+        post: operations["plans_compare_setups_compare_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/index": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The index bench of a corner, and what the other bars at hand would do there. */
+        post: operations["index_ask_bench_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/index/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the level shows of the unloaded plate after a pair of moves, judged. */
+        post: operations["index_check_check_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/index/arm": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Effective arm length from two readings. */
+        post: operations["index_arm_arm_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/index/sure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The height after loading with the plate at an angle, and how sure it is. */
+        post: operations["index_sure_sure_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/index/chart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The index chart of this vehicle at one corner. */
+        post: operations["index_chart_chart_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/index/chart.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The same as a CSV file, angles in degrees, heights in mm, rates in N/mm. */
+        post: operations["index_chart_file_chart_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/survey/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The readings as a CSV file in the reader's units. */
+        post: operations["surveys_survey_file_file_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/survey/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The changes that a survey file makes; refused whole when a line is at fault. */
+        post: operations["surveys_read_survey_read_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/survey/blank": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The walk round the vehicle as a page to fill in by pen, in the order of the screen. */
+        post: operations["surveys_blank_blank_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/survey/sweep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The motion ratio along a springless sweep, and how far each pair lies off its curve. */
+        post: operations["surveys_sweep_sweep_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/vehicles": {
         parameters: {
             query?: never;
@@ -473,6 +711,48 @@ export interface components {
             /** @default null */
             preload_force?: components["schemas"]["Figure"] | null;
             /** @default null */
+            angular_rate?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            arm_angle?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_angle?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_angle_change?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            shear_stress?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            pressure?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            stroke?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            sag?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            sag_fraction?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            travel_in_all?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            stop_gap?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            stop_longest?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            stop_shortest?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            stop_force?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            push?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            stop_cornering?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            stop_braking?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            reach_low?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            reach_high?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            body_change?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            height_band?: components["schemas"]["Figure"] | null;
+            /** @default null */
             droop?: components["schemas"]["Figure"] | null;
             /** @default null */
             stop?: components["schemas"]["Figure"] | null;
@@ -505,6 +785,10 @@ export interface components {
              */
             end: "front" | "rear";
             /** @default null */
+            axle_mass?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            hub_to_arch?: components["schemas"]["Figure"] | null;
+            /** @default null */
             sprung_mass?: components["schemas"]["Figure"] | null;
             /** @default null */
             spring_rate?: components["schemas"]["Figure"] | null;
@@ -518,6 +802,10 @@ export interface components {
             rate_low?: components["schemas"]["Figure"] | null;
             /** @default null */
             rate_high?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            lower_arm_angle?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            joint_spacer?: components["schemas"]["Figure"] | null;
             /** Strip */
             strip?: components["schemas"]["StripPoint"][];
         };
@@ -559,7 +847,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "brief" | "survey" | "geometry" | "springs" | "height" | "sheet";
+            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "sheet";
             /** Text */
             text: string;
             /**
@@ -630,10 +918,10 @@ export interface components {
         };
         /**
          * Place
-         * @description A corner of a car; for two wheels the ends stand in.
+         * @description A corner of a car, or a wheel of a two-wheeler.
          * @enum {string}
          */
-        Place: "front_left" | "front_right" | "rear_left" | "rear_right";
+        Place: "front_left" | "front_right" | "rear_left" | "rear_right" | "front" | "rear";
         /** Report */
         Report: {
             /** Setup */
@@ -670,7 +958,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "brief" | "survey" | "geometry" | "springs" | "height" | "sheet";
+            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "sheet";
             /**
              * State
              * @enum {string}
@@ -693,8 +981,10 @@ export interface components {
         };
         /** VehicleReport */
         VehicleReport: {
-            frequency_low: components["schemas"]["Figure"];
-            frequency_high: components["schemas"]["Figure"];
+            /** @default null */
+            frequency_low?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            frequency_high?: components["schemas"]["Figure"] | null;
             /** @default null */
             total_mass?: components["schemas"]["Figure"] | null;
             /** @default null */
@@ -719,6 +1009,18 @@ export interface components {
             sill_front?: components["schemas"]["Figure"] | null;
             /** @default null */
             sill_rear?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            front_roll_stiffness?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rear_roll_stiffness?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            roll_gradient?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            front_transfer?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            front_moved?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rear_moved?: components["schemas"]["Figure"] | null;
         };
         /**
          * EvaluateQuestion
@@ -740,16 +1042,89 @@ export interface components {
             against?: string | null;
         };
         /**
+         * AirSpringPart
+         * @description An air spring: main chamber and, where it has one, a negative chamber that equalises at a port.
+         */
+        AirSpringPart: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "air";
+            /** Code */
+            code: string;
+            /** Area */
+            area: number;
+            /** Volume */
+            volume: number;
+            /** Travel */
+            travel: number;
+            /**
+             * Spacer Volume
+             * @default 0
+             */
+            spacer_volume?: number;
+            /**
+             * Spacers
+             * @default 0
+             */
+            spacers?: number;
+            /**
+             * Negative Area
+             * @default null
+             */
+            negative_area?: number | null;
+            /**
+             * Negative Volume
+             * @default null
+             */
+            negative_volume?: number | null;
+            /**
+             * Equalise At
+             * @default 0
+             */
+            equalise_at?: number;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+        };
+        /**
+         * AngularRateValue
+         * @description Torque over angle, N·m/rad.
+         */
+        AngularRateValue: {
+            /**
+             * How
+             * @default typed
+             * @enum {string}
+             */
+            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "estimated";
+            /**
+             * Tolerance
+             * @default null
+             */
+            tolerance?: number | null;
+            /** Value */
+            value: number;
+        };
+        /**
          * AntiRollBar
-         * @description An anti-roll bar: its rate at the links, and link travel over wheel travel.
+         * @description An anti-roll bar: its rate at the links as found, link travel over wheel travel, and its other holes.
          */
         AntiRollBar: {
             rate: components["schemas"]["RateValue"];
             /**
              * Motion Ratio
-             * @default 1
+             * @default null
              */
-            motion_ratio?: number;
+            motion_ratio?: number | null;
+            /**
+             * Holes
+             * @default []
+             */
+            holes?: components["schemas"]["BarHole"][];
         };
         /**
          * Band
@@ -761,6 +1136,41 @@ export interface components {
             /** High */
             high: number;
         };
+        /**
+         * BarHole
+         * @description A hole of an adjustable bar, and the bar's rate at the links there.
+         */
+        BarHole: {
+            /** Name */
+            name: string;
+            rate: components["schemas"]["RateValue"];
+        };
+        /**
+         * BarSetting
+         * @description How an anti-roll bar is hooked in a setup: in which hole, or not at all.
+         */
+        BarSetting: {
+            /**
+             * Hole
+             * @default null
+             */
+            hole?: string | null;
+            /**
+             * Hooked
+             * @default true
+             */
+            hooked?: boolean;
+        };
+        /**
+         * BoltAdjuster
+         * @description A bolt on a lever at the chassis end of a longitudinal bar: its lead, and the lever it pushes.
+         */
+        BoltAdjuster: {
+            /** Lead */
+            lead: number;
+            /** Lever */
+            lever: number;
+        };
         /** Brief */
         Brief: {
             /**
@@ -768,7 +1178,7 @@ export interface components {
              * @default fast road, track days
              * @enum {string}
              */
-            use?: "comfort road" | "sporty road" | "fast road, track days" | "circuit" | "load carrier";
+            use?: "comfort road" | "sporty road" | "fast road, track days" | "circuit" | "load carrier" | "road motorcycle" | "track motorcycle" | "off-road motorcycle" | "cross-country" | "trail" | "enduro and downhill";
             /**
              * Complaint
              * @default
@@ -801,10 +1211,39 @@ export interface components {
              * @default {
              *       "frequency": null,
              *       "frequency_ratio": null,
+             *       "front_rider_sag": null,
+             *       "rear_rider_sag": null,
+             *       "front_free_sag": null,
+             *       "rear_free_sag": null,
              *       "held_at_droop": null
              *     }
              */
             targets?: components["schemas"]["Targets"];
+        };
+        /**
+         * BumpStop
+         * @description The bump stop on a damper's shaft as it came: its length, its squeeze and force, and the shaft that shows.
+         *
+         *     `shaft` is what shows between damper body and the stop's seat at `hub_to_arch`; `compressible` the share of its
+         *     length by which it squeezes before it is hard.
+         */
+        BumpStop: {
+            /** Length */
+            length: number;
+            /** Shaft */
+            shaft: number;
+            /** Hub To Arch */
+            hub_to_arch: number;
+            /**
+             * Compressible
+             * @default null
+             */
+            compressible?: number | null;
+            /**
+             * Points
+             * @default null
+             */
+            points?: number[][] | null;
         };
         /**
          * Clicks
@@ -824,6 +1263,18 @@ export interface components {
              * @enum {string}
              */
             counted_from?: "fully closed" | "fully open";
+        };
+        /**
+         * CoilBeside
+         * @description A coil on the damper beside a torsion bar: its rate, and how far it is pressed at full droop.
+         */
+        CoilBeside: {
+            rate: components["schemas"]["RateValue"];
+            /**
+             * Hold
+             * @default 0
+             */
+            hold?: number;
         };
         /**
          * Conditions
@@ -906,7 +1357,11 @@ export interface components {
              *       "targets": {
              *         "frequency": null,
              *         "frequency_ratio": null,
-             *         "held_at_droop": null
+             *         "front_free_sag": null,
+             *         "front_rider_sag": null,
+             *         "held_at_droop": null,
+             *         "rear_free_sag": null,
+             *         "rear_rider_sag": null
              *       }
              *     }
              */
@@ -921,6 +1376,11 @@ export interface components {
              * @default []
              */
             loads?: components["schemas"]["LoadState"][];
+            /**
+             * Bars
+             * @default []
+             */
+            bars?: components["schemas"]["TorsionBarPart"][];
             /** Setups */
             setups: components["schemas"]["Setup"][];
             /**
@@ -939,7 +1399,7 @@ export interface components {
              * @default strut
              * @enum {string}
              */
-            layout?: "strut" | "wishbone" | "divorced" | "live axle";
+            layout?: "strut" | "wishbone" | "divorced" | "live axle" | "torsion arm" | "fork" | "twin shock" | "linkage";
             /**
              * Track
              * @default null
@@ -955,6 +1415,23 @@ export interface components {
             damper?: components["schemas"]["Mount"] | null;
             /** @default null */
             damper_coefficient?: components["schemas"]["DampingValue"] | null;
+            /** @default null */
+            gas?: components["schemas"]["GasCharge"] | null;
+            /** @default null */
+            friction?: components["schemas"]["Force"] | null;
+            /** @default null */
+            bump_stop?: components["schemas"]["BumpStop"] | null;
+            /** @default null */
+            arm?: components["schemas"]["TorsionArm"] | null;
+            /** @default null */
+            lower_arm?: components["schemas"]["LowerArm"] | null;
+            /**
+             * Roll Centre
+             * @default null
+             */
+            roll_centre?: number | null;
+            /** @default null */
+            fork?: components["schemas"]["Fork"] | null;
             /** @default null */
             unsprung_mass?: components["schemas"]["Mass"] | null;
             /**
@@ -993,6 +1470,13 @@ export interface components {
              *       },
              *       "damper": null,
              *       "damper_coefficient": null,
+             *       "gas": null,
+             *       "friction": null,
+             *       "bump_stop": null,
+             *       "arm": null,
+             *       "lower_arm": null,
+             *       "roll_centre": null,
+             *       "fork": null,
              *       "unsprung_mass": null,
              *       "limits": {
              *         "contact": null,
@@ -1019,6 +1503,13 @@ export interface components {
              *       },
              *       "damper": null,
              *       "damper_coefficient": null,
+             *       "gas": null,
+             *       "friction": null,
+             *       "bump_stop": null,
+             *       "arm": null,
+             *       "lower_arm": null,
+             *       "roll_centre": null,
+             *       "fork": null,
              *       "unsprung_mass": null,
              *       "limits": {
              *         "contact": null,
@@ -1036,6 +1527,56 @@ export interface components {
              *     }
              */
             rear?: components["schemas"]["End"];
+        };
+        /** Force */
+        Force: {
+            /**
+             * How
+             * @default typed
+             * @enum {string}
+             */
+            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "estimated";
+            /**
+             * Tolerance
+             * @default null
+             */
+            tolerance?: number | null;
+            /** Value */
+            value: number;
+        };
+        /**
+         * Fork
+         * @description A telescopic fork: rake from the vertical, and in how many legs a spring stands.
+         */
+        Fork: {
+            /** Rake */
+            rake: number;
+            /**
+             * Legs
+             * @default 2
+             * @enum {integer}
+             */
+            legs?: 1 | 2;
+        };
+        /**
+         * GasCharge
+         * @description The gas charge of one damper: gauge pressure on the cross-section of its rod.
+         */
+        GasCharge: {
+            /** Pressure */
+            pressure: number;
+            /** Rod Diameter */
+            rod_diameter: number;
+        };
+        /**
+         * IndexMoves
+         * @description Spline moves chosen for a torsion bar: positive `inner` lifts the body, positive `outer` lowers it.
+         */
+        IndexMoves: {
+            /** Inner */
+            inner: number;
+            /** Outer */
+            outer: number;
         };
         /** Length */
         Length: {
@@ -1082,19 +1623,24 @@ export interface components {
         /**
          * LoadItem
          * @description Something carried: mass, x behind the front axle, y right of the centre line.
+         *
+         *     Where its place was not told, the middle of wheelbase and track is assumed, and marked.
          */
         LoadItem: {
             /** Name */
             name: string;
             /** Mass */
             mass: number;
-            /** X */
-            x: number;
+            /**
+             * X
+             * @default null
+             */
+            x?: number | null;
             /**
              * Y
-             * @default 0
+             * @default null
              */
-            y?: number;
+            y?: number | null;
         };
         /**
          * LoadState
@@ -1110,6 +1656,18 @@ export interface components {
              * @default []
              */
             items?: components["schemas"]["LoadItem"][];
+        };
+        /**
+         * LowerArm
+         * @description A lower arm: its length and its angle at one height, outer end up positive.
+         */
+        LowerArm: {
+            /** Length */
+            length: number;
+            /** Angle */
+            angle: number;
+            /** Hub To Arch */
+            hub_to_arch: number;
         };
         /** Mass */
         Mass: {
@@ -1136,7 +1694,7 @@ export interface components {
              * Ratio
              * @default null
              */
-            ratio?: (components["schemas"]["RatioTyped"] | components["schemas"]["RatioFromLevers"] | components["schemas"]["RatioFromSweep"] | components["schemas"]["RatioAssumed"]) | null;
+            ratio?: (components["schemas"]["RatioTyped"] | components["schemas"]["RatioFromLevers"] | components["schemas"]["RatioFromSweep"] | components["schemas"]["RatioFromLeverage"] | components["schemas"]["RatioAssumed"]) | null;
         };
         /**
          * Plate
@@ -1158,6 +1716,21 @@ export interface components {
              * @default null
              */
             rear_axle?: number | null;
+        };
+        /**
+         * PlateAdjuster
+         * @description An adjustable plate or eccentric: how far it still turns the plate each way, by turn.
+         */
+        PlateAdjuster: {
+            /** Up */
+            up: number;
+            /** Down */
+            down: number;
+            /**
+             * Per Turn
+             * @default null
+             */
+            per_turn?: number | null;
         };
         /** RateValue */
         RateValue: {
@@ -1185,6 +1758,19 @@ export interface components {
              * @enum {string}
              */
             kind: "assumed";
+        };
+        /**
+         * RatioFromLeverage
+         * @description A motion ratio from a linkage's leverage curve, counted from full extension (the limit at full droop).
+         */
+        RatioFromLeverage: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "leverage";
+            /** Points */
+            points: number[][];
         };
         /**
          * RatioFromLevers
@@ -1298,6 +1884,21 @@ export interface components {
              */
             thread?: number | null;
             /**
+             * Permitted Low
+             * @default null
+             */
+            permitted_low?: number | null;
+            /**
+             * Permitted High
+             * @default null
+             */
+            permitted_high?: number | null;
+            /**
+             * Tilt
+             * @default null
+             */
+            tilt?: number | null;
+            /**
              * Pitch
              * @default null
              */
@@ -1322,56 +1923,138 @@ export interface components {
             /**
              * @default {
              *       "front_left": {
+             *         "beside": null,
              *         "bump": null,
              *         "camber": null,
              *         "collar": null,
+             *         "free_angle": null,
              *         "hub_to_arch": null,
+             *         "index": null,
+             *         "measured": null,
+             *         "plate_read": null,
+             *         "pressure": null,
              *         "rebound": null,
              *         "seat": null,
+             *         "second_spring": null,
              *         "set_by": "height",
+             *         "spacer": null,
              *         "spring": null,
+             *         "stop": null,
              *         "toe": null,
              *         "tyre_pressure": null
              *       },
              *       "front_right": {
+             *         "beside": null,
              *         "bump": null,
              *         "camber": null,
              *         "collar": null,
+             *         "free_angle": null,
              *         "hub_to_arch": null,
+             *         "index": null,
+             *         "measured": null,
+             *         "plate_read": null,
+             *         "pressure": null,
              *         "rebound": null,
              *         "seat": null,
+             *         "second_spring": null,
              *         "set_by": "height",
+             *         "spacer": null,
              *         "spring": null,
+             *         "stop": null,
              *         "toe": null,
              *         "tyre_pressure": null
              *       },
              *       "rear_left": {
+             *         "beside": null,
              *         "bump": null,
              *         "camber": null,
              *         "collar": null,
+             *         "free_angle": null,
              *         "hub_to_arch": null,
+             *         "index": null,
+             *         "measured": null,
+             *         "plate_read": null,
+             *         "pressure": null,
              *         "rebound": null,
              *         "seat": null,
+             *         "second_spring": null,
              *         "set_by": "height",
+             *         "spacer": null,
              *         "spring": null,
+             *         "stop": null,
              *         "toe": null,
              *         "tyre_pressure": null
              *       },
              *       "rear_right": {
+             *         "beside": null,
              *         "bump": null,
              *         "camber": null,
              *         "collar": null,
+             *         "free_angle": null,
              *         "hub_to_arch": null,
+             *         "index": null,
+             *         "measured": null,
+             *         "plate_read": null,
+             *         "pressure": null,
              *         "rebound": null,
              *         "seat": null,
+             *         "second_spring": null,
              *         "set_by": "height",
+             *         "spacer": null,
              *         "spring": null,
+             *         "stop": null,
+             *         "toe": null,
+             *         "tyre_pressure": null
+             *       },
+             *       "front": {
+             *         "beside": null,
+             *         "bump": null,
+             *         "camber": null,
+             *         "collar": null,
+             *         "free_angle": null,
+             *         "hub_to_arch": null,
+             *         "index": null,
+             *         "measured": null,
+             *         "plate_read": null,
+             *         "pressure": null,
+             *         "rebound": null,
+             *         "seat": null,
+             *         "second_spring": null,
+             *         "set_by": "height",
+             *         "spacer": null,
+             *         "spring": null,
+             *         "stop": null,
+             *         "toe": null,
+             *         "tyre_pressure": null
+             *       },
+             *       "rear": {
+             *         "beside": null,
+             *         "bump": null,
+             *         "camber": null,
+             *         "collar": null,
+             *         "free_angle": null,
+             *         "hub_to_arch": null,
+             *         "index": null,
+             *         "measured": null,
+             *         "plate_read": null,
+             *         "pressure": null,
+             *         "rebound": null,
+             *         "seat": null,
+             *         "second_spring": null,
+             *         "set_by": "height",
+             *         "spacer": null,
+             *         "spring": null,
+             *         "stop": null,
              *         "toe": null,
              *         "tyre_pressure": null
              *       }
              *     }
              */
             sides?: components["schemas"]["Sides"];
+            /** @default null */
+            front_bar?: components["schemas"]["BarSetting"] | null;
+            /** @default null */
+            rear_bar?: components["schemas"]["BarSetting"] | null;
             /**
              * Note
              * @default
@@ -1380,17 +2063,25 @@ export interface components {
         };
         /**
          * SideSetup
-         * @description One corner in one setup. Of height and collar the one set last is stored; the other is computed.
+         * @description One corner in one setup. Of height and adjuster the one set last is stored; the other is computed.
+         *
+         *     The adjuster is a collar (or preload) for coil springs, the free angle of the arm for a torsion bar, the
+         *     pressure for an air spring.
          */
         SideSetup: {
+            /**
+             * Spring
+             * @default null
+             */
+            spring?: (components["schemas"]["SpringPart"] | components["schemas"]["TorsionBarPart"] | components["schemas"]["AirSpringPart"]) | null;
             /** @default null */
-            spring?: components["schemas"]["SpringPart"] | null;
+            second_spring?: components["schemas"]["SpringPart"] | null;
             /**
              * Set By
              * @default height
              * @enum {string}
              */
-            set_by?: "height" | "collar";
+            set_by?: "height" | "collar" | "free angle" | "pressure";
             /**
              * Hub To Arch
              * @default null
@@ -1401,6 +2092,37 @@ export interface components {
              * @default null
              */
             collar?: number | null;
+            /**
+             * Free Angle
+             * @default null
+             */
+            free_angle?: number | null;
+            /**
+             * Plate Read
+             * @default null
+             */
+            plate_read?: number | null;
+            /** @default null */
+            index?: components["schemas"]["IndexMoves"] | null;
+            /** @default null */
+            beside?: components["schemas"]["CoilBeside"] | null;
+            /**
+             * Pressure
+             * @default null
+             */
+            pressure?: number | null;
+            /** @default null */
+            stop?: components["schemas"]["StopTrim"] | null;
+            /**
+             * Spacer
+             * @default null
+             */
+            spacer?: number | null;
+            /**
+             * Measured
+             * @default null
+             */
+            measured?: number | null;
             /** @default null */
             seat?: components["schemas"]["Seat"] | null;
             /** @default null */
@@ -1423,14 +2145,26 @@ export interface components {
              */
             toe?: number | null;
         };
-        /** Sides */
+        /**
+         * Sides
+         * @description Four corners of a car; front and rear of a two-wheeler.
+         */
         Sides: {
             /**
              * @default {
              *       "spring": null,
+             *       "second_spring": null,
              *       "set_by": "height",
              *       "hub_to_arch": null,
              *       "collar": null,
+             *       "free_angle": null,
+             *       "plate_read": null,
+             *       "index": null,
+             *       "beside": null,
+             *       "pressure": null,
+             *       "stop": null,
+             *       "spacer": null,
+             *       "measured": null,
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
@@ -1443,9 +2177,18 @@ export interface components {
             /**
              * @default {
              *       "spring": null,
+             *       "second_spring": null,
              *       "set_by": "height",
              *       "hub_to_arch": null,
              *       "collar": null,
+             *       "free_angle": null,
+             *       "plate_read": null,
+             *       "index": null,
+             *       "beside": null,
+             *       "pressure": null,
+             *       "stop": null,
+             *       "spacer": null,
+             *       "measured": null,
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
@@ -1458,9 +2201,18 @@ export interface components {
             /**
              * @default {
              *       "spring": null,
+             *       "second_spring": null,
              *       "set_by": "height",
              *       "hub_to_arch": null,
              *       "collar": null,
+             *       "free_angle": null,
+             *       "plate_read": null,
+             *       "index": null,
+             *       "beside": null,
+             *       "pressure": null,
+             *       "stop": null,
+             *       "spacer": null,
+             *       "measured": null,
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
@@ -1473,9 +2225,18 @@ export interface components {
             /**
              * @default {
              *       "spring": null,
+             *       "second_spring": null,
              *       "set_by": "height",
              *       "hub_to_arch": null,
              *       "collar": null,
+             *       "free_angle": null,
+             *       "plate_read": null,
+             *       "index": null,
+             *       "beside": null,
+             *       "pressure": null,
+             *       "stop": null,
+             *       "spacer": null,
+             *       "measured": null,
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
@@ -1485,6 +2246,54 @@ export interface components {
              *     }
              */
             rear_right?: components["schemas"]["SideSetup"];
+            /**
+             * @default {
+             *       "spring": null,
+             *       "second_spring": null,
+             *       "set_by": "height",
+             *       "hub_to_arch": null,
+             *       "collar": null,
+             *       "free_angle": null,
+             *       "plate_read": null,
+             *       "index": null,
+             *       "beside": null,
+             *       "pressure": null,
+             *       "stop": null,
+             *       "spacer": null,
+             *       "measured": null,
+             *       "seat": null,
+             *       "rebound": null,
+             *       "bump": null,
+             *       "tyre_pressure": null,
+             *       "camber": null,
+             *       "toe": null
+             *     }
+             */
+            front?: components["schemas"]["SideSetup"];
+            /**
+             * @default {
+             *       "spring": null,
+             *       "second_spring": null,
+             *       "set_by": "height",
+             *       "hub_to_arch": null,
+             *       "collar": null,
+             *       "free_angle": null,
+             *       "plate_read": null,
+             *       "index": null,
+             *       "beside": null,
+             *       "pressure": null,
+             *       "stop": null,
+             *       "spacer": null,
+             *       "measured": null,
+             *       "seat": null,
+             *       "rebound": null,
+             *       "bump": null,
+             *       "tyre_pressure": null,
+             *       "camber": null,
+             *       "toe": null
+             *     }
+             */
+            rear?: components["schemas"]["SideSetup"];
         };
         /**
          * SpringPart
@@ -1492,11 +2301,10 @@ export interface components {
          */
         SpringPart: {
             /**
-             * Kind
-             * @default coil
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
-            kind?: "coil";
+            kind: "coil";
             /** Code */
             code: string;
             rate: components["schemas"]["RateValue"];
@@ -1541,10 +2349,33 @@ export interface components {
              */
             points?: number[][] | null;
             /**
+             * Quoted Drop
+             * @default null
+             */
+            quoted_drop?: number | null;
+            /**
+             * Most Load
+             * @default null
+             */
+            most_load?: number | null;
+            /**
              * Note
              * @default
              */
             note?: string;
+        };
+        /**
+         * StopTrim
+         * @description The bump stop in this setup: what is left of its length, and the packers under it.
+         */
+        StopTrim: {
+            /** Length */
+            length: number;
+            /**
+             * Packer
+             * @default 0
+             */
+            packer?: number;
         };
         /** Survey */
         Survey: {
@@ -1591,11 +2422,108 @@ export interface components {
             frequency?: components["schemas"]["Band"] | null;
             /** @default null */
             frequency_ratio?: components["schemas"]["Band"] | null;
+            /** @default null */
+            front_rider_sag?: components["schemas"]["Band"] | null;
+            /** @default null */
+            rear_rider_sag?: components["schemas"]["Band"] | null;
+            /** @default null */
+            front_free_sag?: components["schemas"]["Band"] | null;
+            /** @default null */
+            rear_free_sag?: components["schemas"]["Band"] | null;
             /**
              * Held At Droop
              * @default null
              */
             held_at_droop?: number | null;
+        };
+        /**
+         * TorsionArm
+         * @description The arm of a torsion bar: from the bar's axis to the wheel centre, and its angle at one height.
+         *
+         *     The angle is as read by the level, wheel lower positive; `chassis` what the level shows on the chassis, the
+         *     same way round. The arm stands below the level chassis by their difference.
+         */
+        TorsionArm: {
+            /** Length */
+            length: number;
+            /** Angle */
+            angle: number;
+            /**
+             * Right Angle
+             * @default null
+             */
+            right_angle?: number | null;
+            /**
+             * Chassis
+             * @default null
+             */
+            chassis?: number | null;
+            /** Hub To Arch */
+            hub_to_arch: number;
+            /**
+             * Motion
+             * @default trailing
+             * @enum {string}
+             */
+            motion?: "trailing" | "leading" | "wishbone";
+            /** @default null */
+            adjuster?: components["schemas"]["PlateAdjuster"] | null;
+            /** @default null */
+            bolt?: components["schemas"]["BoltAdjuster"] | null;
+        };
+        /**
+         * TorsionBarPart
+         * @description A torsion bar: its dimensions or its measured rate, and the splines at its ends.
+         */
+        TorsionBarPart: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "torsion bar";
+            /** Code */
+            code: string;
+            /** Diameter */
+            diameter: number;
+            /**
+             * Bore
+             * @default 0
+             */
+            bore?: number;
+            /** Effective Length */
+            effective_length: number;
+            /**
+             * Shear Modulus
+             * @default 79300000000
+             */
+            shear_modulus?: number;
+            /** @default null */
+            angular_rate?: components["schemas"]["AngularRateValue"] | null;
+            /**
+             * Inner Splines
+             * @default null
+             */
+            inner_splines?: number | null;
+            /**
+             * Outer Splines
+             * @default null
+             */
+            outer_splines?: number | null;
+            /**
+             * Most Stress
+             * @default null
+             */
+            most_stress?: number | null;
+            /**
+             * Handed
+             * @default null
+             */
+            handed?: ("left" | "right") | null;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
         };
         /**
          * Tyre
@@ -1620,15 +2548,15 @@ export interface components {
             /**
              * Kind
              * @default car
-             * @constant
+             * @enum {string}
              */
-            kind?: "car";
+            kind?: "car" | "motorcycle" | "bicycle";
             /**
              * Body
              * @default hatchback
              * @enum {string}
              */
-            body?: "hatchback" | "saloon" | "estate" | "4x4" | "van";
+            body?: "hatchback" | "saloon" | "estate" | "4x4" | "van" | "pick-up" | "motorcycle" | "bicycle";
             /** Name */
             name: string;
             /**
@@ -1653,6 +2581,8 @@ export interface components {
              * @default null
              */
             roof_height?: number | null;
+            /** @default null */
+            sprung_cg_height?: components["schemas"]["Length"] | null;
             /**
              * @default {
              *       "gross": null,
@@ -1664,9 +2594,14 @@ export interface components {
             /**
              * @default {
              *       "front": {
+             *         "arm": null,
              *         "bar": null,
+             *         "bump_stop": null,
              *         "damper": null,
              *         "damper_coefficient": null,
+             *         "fork": null,
+             *         "friction": null,
+             *         "gas": null,
              *         "layout": "strut",
              *         "limits": {
              *           "contact": null,
@@ -1674,6 +2609,8 @@ export interface components {
              *           "solid": null,
              *           "stop": null
              *         },
+             *         "lower_arm": null,
+             *         "roll_centre": null,
              *         "spring": {
              *           "ratio": null
              *         },
@@ -1687,9 +2624,14 @@ export interface components {
              *         "unsprung_mass": null
              *       },
              *       "rear": {
+             *         "arm": null,
              *         "bar": null,
+             *         "bump_stop": null,
              *         "damper": null,
              *         "damper_coefficient": null,
+             *         "fork": null,
+             *         "friction": null,
+             *         "gas": null,
              *         "layout": "strut",
              *         "limits": {
              *           "contact": null,
@@ -1697,6 +2639,8 @@ export interface components {
              *           "solid": null,
              *           "stop": null
              *         },
+             *         "lower_arm": null,
+             *         "roll_centre": null,
              *         "spring": {
              *           "ratio": null
              *         },
@@ -1748,6 +2692,8 @@ export interface components {
             sits?: components["schemas"]["Figure"] | null;
             /** @default null */
             objection?: components["schemas"]["Objection"] | null;
+            /** @default null */
+            pair?: components["schemas"]["SpringPart"] | null;
         };
         /**
          * Objection
@@ -1787,6 +2733,58 @@ export interface components {
              * @enum {string}
              */
             fit?: "fits" | "all";
+            /**
+             * Load State
+             * @default null
+             */
+            load_state?: string | null;
+            /**
+             * @default {
+             *       "rate_low": null,
+             *       "rate_high": null,
+             *       "length_low": null,
+             *       "length_high": null,
+             *       "inside_low": null,
+             *       "inside_high": null
+             *     }
+             */
+            filters?: components["schemas"]["Filters"];
+        };
+        /**
+         * Filters
+         * @description What narrows the shelf: bounds on rate, free length and inside diameter, SI.
+         */
+        Filters: {
+            /**
+             * Rate Low
+             * @default null
+             */
+            rate_low?: number | null;
+            /**
+             * Rate High
+             * @default null
+             */
+            rate_high?: number | null;
+            /**
+             * Length Low
+             * @default null
+             */
+            length_low?: number | null;
+            /**
+             * Length High
+             * @default null
+             */
+            length_high?: number | null;
+            /**
+             * Inside Low
+             * @default null
+             */
+            inside_low?: number | null;
+            /**
+             * Inside High
+             * @default null
+             */
+            inside_high?: number | null;
         };
         /** WorkingAnswer */
         WorkingAnswer: {
@@ -1937,6 +2935,540 @@ export interface components {
              */
             high?: number | null;
         };
+        /** LoadsAnswer */
+        LoadsAnswer: {
+            /** Rows */
+            rows: components["schemas"]["LoadRow"][];
+        };
+        /**
+         * LoadRow
+         * @description A load state: total mass against the plate, rake, and both ends.
+         */
+        LoadRow: {
+            /** Id */
+            id: string | null;
+            /** Name */
+            name: string;
+            /** @default null */
+            total_mass?: components["schemas"]["Figure"] | null;
+            /**
+             * Gross Limit
+             * @default null
+             */
+            gross_limit?: number | null;
+            /** @default null */
+            rake_change?: components["schemas"]["Figure"] | null;
+            /**
+             * Centre
+             * @default null
+             */
+            centre?: [
+                number,
+                number
+            ] | null;
+            /** Ends */
+            ends?: components["schemas"]["LoadedEnd"][];
+            /**
+             * Trouble
+             * @default null
+             */
+            trouble?: string | null;
+        };
+        /**
+         * LoadedEnd
+         * @description One axle in one load state: means of its wheels, travel from the height it then has; SI.
+         *
+         *     Its figures are those of the report under that state, their working with them: of the axle under ``ends``,
+         *     travel under the corner `stop_at` or `limit_at` that has least of it.
+         */
+        LoadedEnd: {
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /** @default null */
+            axle_mass?: components["schemas"]["Figure"] | null;
+            /**
+             * Axle Limit
+             * @default null
+             */
+            axle_limit?: number | null;
+            /** @default null */
+            hub_to_arch?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            change?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            frequency?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            stop?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            stop_at?: components["schemas"]["Place"] | null;
+            /**
+             * First Limit
+             * @default null
+             */
+            first_limit?: ("T" | "S" | "B") | null;
+            /** @default null */
+            bump_travel?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            limit_at?: components["schemas"]["Place"] | null;
+        };
+        /** LoadsQuestion */
+        LoadsQuestion: {
+            document: components["schemas"]["Document"];
+            /** Setup */
+            setup: string;
+        };
+        /** RankAnswer */
+        RankAnswer: {
+            /** Ranks */
+            ranks: components["schemas"]["LoadRank"][];
+            instead: components["schemas"]["Instead"] | null;
+        };
+        /**
+         * Instead
+         * @description A spacer (or a spring as much longer) of the same rate at an end that lifts its loaded height back.
+         *
+         *     `spacer` is its thickness at the spring. Frequency and travel are those under the load, with and without it;
+         *     `droop_hold` is how far the spring is then pressed at full droop.
+         */
+        Instead: {
+            /** Spacer */
+            spacer: number;
+            /** Frequency Without */
+            frequency_without: number | null;
+            /** Frequency */
+            frequency: number | null;
+            /** Stop Without */
+            stop_without: number | null;
+            /** Stop */
+            stop: number | null;
+            /** Empty Rise */
+            empty_rise: number | null;
+        };
+        /**
+         * LoadRank
+         * @description A spring of the shelf in all load states: how far past its stops, and off its target, in the worst.
+         */
+        LoadRank: {
+            part: components["schemas"]["SpringPart"];
+            /** Worst */
+            worst: string;
+            /** Past Stop */
+            past_stop: number;
+            /** Off */
+            off: number;
+            /** Frequencies */
+            frequencies?: (components["schemas"]["Figure"] | null)[];
+            /** Changes */
+            changes?: (components["schemas"]["Figure"] | null)[];
+        };
+        /** LoadedEndQuestion */
+        LoadedEndQuestion: {
+            document: components["schemas"]["Document"];
+            /** Setup */
+            setup: string;
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /**
+             * Load State
+             * @default null
+             */
+            load_state?: string | null;
+        };
+        /** CorrectionAnswer */
+        CorrectionAnswer: {
+            /** Corners */
+            corners: components["schemas"]["CornerCorrection"][];
+        };
+        /**
+         * CornerCorrection
+         * @description One corner: what was measured, what is wanted, and the collar move between (up positive).
+         */
+        CornerCorrection: {
+            place: components["schemas"]["Place"];
+            /** Measured */
+            measured: number;
+            /** Wanted */
+            wanted: number;
+            /** Collar */
+            collar: number | null;
+            /** Turns */
+            turns: number | null;
+            /** Within */
+            within: boolean;
+        };
+        /** CompareAnswer */
+        CompareAnswer: {
+            found: components["schemas"]["Comparison"];
+        };
+        /**
+         * Cause
+         * @description One change between the setups, alone: how far it moves the figure asked about.
+         */
+        Cause: {
+            /** Words */
+            words: string;
+            /** Effect */
+            effect: number;
+        };
+        /** Comparison */
+        Comparison: {
+            /** Differences */
+            differences?: components["schemas"]["Difference"][];
+            /**
+             * Largest
+             * @default null
+             */
+            largest?: string | null;
+            /** Causes */
+            causes?: components["schemas"]["Cause"][];
+        };
+        /**
+         * Difference
+         * @description One figure in both setups. `path` leads to it in either report.
+         */
+        Difference: {
+            /** Path */
+            path: string;
+            /** Unit */
+            unit: string;
+            first: components["schemas"]["Figure"] | null;
+            second: components["schemas"]["Figure"] | null;
+        };
+        /** CompareQuestion */
+        CompareQuestion: {
+            document: components["schemas"]["Document"];
+            /** First */
+            first: string;
+            /** Second */
+            second: string;
+            /**
+             * About
+             * @default null
+             */
+            about?: string | null;
+        };
+        /** IndexAnswer */
+        IndexAnswer: {
+            bench: components["schemas"]["IndexBench"] | null;
+            /** Others */
+            others: components["schemas"]["OtherBar"][];
+        };
+        /**
+         * BoltAnswer
+         * @description Turns wanted (tighter, body up, positive), what one turn does to angle and height.
+         */
+        BoltAnswer: {
+            turns: components["schemas"]["Figure"];
+            angle_per_turn: components["schemas"]["Figure"];
+            /** @default null */
+            height_per_turn?: components["schemas"]["Figure"] | null;
+        };
+        /**
+         * IndexBench
+         * @description One corner on a torsion bar: angles below the level chassis, wheel end down positive.
+         */
+        IndexBench: {
+            place: components["schemas"]["Place"];
+            /** Splines */
+            splines: [
+                number,
+                number
+            ] | null;
+            /** Lifts Clockwise */
+            lifts_clockwise: boolean;
+            /** Arm Length */
+            arm_length: number;
+            hub_found: components["schemas"]["Figure"] | null;
+            hub_wanted: components["schemas"]["Figure"] | null;
+            arm_found: components["schemas"]["Figure"] | null;
+            arm_wanted: components["schemas"]["Figure"] | null;
+            free_found: components["schemas"]["Figure"] | null;
+            free_computed: components["schemas"]["Figure"] | null;
+            free_wanted: components["schemas"]["Figure"] | null;
+            change: components["schemas"]["Figure"] | null;
+            /** Finest Step */
+            finest_step: number | null;
+            /** Window */
+            window: number;
+            /** Rows */
+            rows?: components["schemas"]["MoveRow"][];
+            /** @default null */
+            press_off?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            press_on?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            bolt?: components["schemas"]["BoltAnswer"] | null;
+            /** @default null */
+            effect?: components["schemas"]["TurnEffect"] | null;
+            /**
+             * Trouble
+             * @default null
+             */
+            trouble?: string | null;
+        };
+        /**
+         * MoveRow
+         * @description One pair of moves: the plate's free angle with it, the height that gives, what the adjuster must make up.
+         *
+         *     `off` is the height reached less the height wanted, m; `adjust` the remainder in rad, body up positive;
+         *     `reachable` whether the plate's adjuster covers it, nothing where there is none.
+         */
+        MoveRow: {
+            /** Inner */
+            inner: number;
+            /** Outer */
+            outer: number;
+            /** Free Angle */
+            free_angle: number;
+            /** Change */
+            change: number;
+            /** Error */
+            error: number;
+            /** Words */
+            words: string;
+            /**
+             * Height
+             * @default null
+             */
+            height?: number | null;
+            /**
+             * Off
+             * @default null
+             */
+            off?: number | null;
+            /**
+             * Adjust
+             * @default 0
+             */
+            adjust?: number;
+            /**
+             * Turns
+             * @default null
+             */
+            turns?: number | null;
+            /**
+             * Reachable
+             * @default null
+             */
+            reachable?: boolean | null;
+            /**
+             * Grade
+             * @default
+             * @enum {string}
+             */
+            grade?: "" | "note" | "look" | "stop";
+            /**
+             * Says
+             * @default
+             */
+            says?: string;
+            /** Numbers */
+            numbers?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+        };
+        /**
+         * OtherBar
+         * @description A bar at hand, fitted to both sides at the height asked for: what it does, and how it bears it.
+         */
+        OtherBar: {
+            part: components["schemas"]["TorsionBarPart"];
+            /** Fitted */
+            fitted: boolean;
+            wheel_rate: components["schemas"]["Figure"] | null;
+            frequency: components["schemas"]["Figure"] | null;
+            free_angle: components["schemas"]["Figure"] | null;
+            stress_at_ride: components["schemas"]["Figure"] | null;
+            stress: components["schemas"]["Figure"] | null;
+            /** Over */
+            over: boolean;
+        };
+        /**
+         * TurnEffect
+         * @description A small change of the free angle at one corner alone, body up; every other adjuster left as it is.
+         *
+         *     `heights` are changes of hub to arch, m; `cross` that of the diagonal share front right with rear left.
+         */
+        TurnEffect: {
+            /** By */
+            by: number;
+            /** Turn */
+            turn: boolean;
+            /** Heights */
+            heights?: {
+                [key: string]: number;
+            };
+            /**
+             * Cross
+             * @default null
+             */
+            cross?: number | null;
+        };
+        /** IndexQuestion */
+        IndexQuestion: {
+            document: components["schemas"]["Document"];
+            /** Setup */
+            setup: string;
+            place: components["schemas"]["Place"];
+            /**
+             * Load State
+             * @default null
+             */
+            load_state?: string | null;
+        };
+        /** CheckAnswer */
+        CheckAnswer: {
+            /** Found */
+            found: components["schemas"]["Explanation"][];
+        };
+        /**
+         * Explanation
+         * @description One reading of what the level shows: verdict, words, and how far it still misses, rad.
+         */
+        Explanation: {
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "good" | "one spline off" | "moved the other way" | "sides swapped" | "level turned" | "not zeroed" | "off";
+            /** Says */
+            says: string;
+            /** Left */
+            left: number;
+        };
+        /** CheckQuestion */
+        CheckQuestion: {
+            document: components["schemas"]["Document"];
+            /** Setup */
+            setup: string;
+            place: components["schemas"]["Place"];
+            /**
+             * Load State
+             * @default null
+             */
+            load_state?: string | null;
+            /** Inner */
+            inner: number;
+            /** Outer */
+            outer: number;
+            /** Reading */
+            reading: number;
+            /**
+             * Other
+             * @default null
+             */
+            other?: number | null;
+        };
+        /** ArmAnswer */
+        ArmAnswer: {
+            /** Length */
+            length: number;
+        };
+        /**
+         * ArmQuestion
+         * @description Two readings of one plate: its angle on the chassis, wheel end down positive, and hub to arch, SI.
+         */
+        ArmQuestion: {
+            /** First Angle */
+            first_angle: number;
+            /** First Height */
+            first_height: number;
+            /** Second Angle */
+            second_angle: number;
+            /** Second Height */
+            second_height: number;
+        };
+        /** SureAnswer */
+        SureAnswer: {
+            found: components["schemas"]["Uncertainty"];
+        };
+        /** SureQuestion */
+        SureQuestion: {
+            document: components["schemas"]["Document"];
+            /** Setup */
+            setup: string;
+            place: components["schemas"]["Place"];
+            /**
+             * Load State
+             * @default null
+             */
+            load_state?: string | null;
+            /** Free Angle */
+            free_angle: number;
+        };
+        /** ChartAnswer */
+        ChartAnswer: {
+            /** Rows */
+            rows: components["schemas"]["ChartRow"][];
+        };
+        /**
+         * ChartRow
+         * @description One step of the free angle: the fewest moves that give it, and the height that follows; SI.
+         */
+        ChartRow: {
+            /** Inner */
+            inner: number;
+            /** Outer */
+            outer: number;
+            /** Change */
+            change: number;
+            /** Free Angle */
+            free_angle: number;
+            /** Hub To Arch */
+            hub_to_arch: number | null;
+            /** Wheel Rate */
+            wheel_rate: number | null;
+        };
+        /** SurveyQuestion */
+        SurveyQuestion: {
+            document: components["schemas"]["Document"];
+            /**
+             * System
+             * @default metric
+             * @enum {string}
+             */
+            system?: "metric" | "inch" | "kgf";
+        };
+        /** SurveyPatch */
+        SurveyPatch: {
+            /** Patch */
+            patch: components["schemas"]["PatchStep"][];
+        };
+        /** SurveyFile */
+        SurveyFile: {
+            document: components["schemas"]["Document"];
+            /** Text */
+            text: string;
+        };
+        /** SweepAnswer */
+        SweepAnswer: {
+            fit: components["schemas"]["SweepFit"];
+        };
+        /**
+         * SweepFit
+         * @description A measured sweep beside its curve: MR at heights along it, and how far each pair lies off, in its order.
+         *
+         *     `heights` are hub to arch in m; a residual is how far the spring lies off the curve in m, further
+         *     squeezed positive.
+         */
+        SweepFit: {
+            /** Heights */
+            heights: number[];
+            /** Ratios */
+            ratios: number[];
+            /** Residuals */
+            residuals: number[];
+        };
+        /** SweepQuestion */
+        SweepQuestion: {
+            sweep: components["schemas"]["RatioFromSweep"];
+        };
         /** VehicleList */
         VehicleList: {
             /** Vehicles */
@@ -1997,19 +3529,19 @@ export interface components {
              * @default hatchback
              * @enum {string}
              */
-            body?: "hatchback" | "saloon" | "estate" | "4x4" | "van";
+            body?: "hatchback" | "saloon" | "estate" | "4x4" | "van" | "pick-up" | "motorcycle" | "bicycle";
             /**
              * Front
              * @default strut
              * @enum {string}
              */
-            front?: "strut" | "wishbone" | "divorced" | "live axle";
+            front?: "strut" | "wishbone" | "divorced" | "live axle" | "torsion arm" | "fork" | "twin shock" | "linkage";
             /**
              * Rear
              * @default wishbone
              * @enum {string}
              */
-            rear?: "strut" | "wishbone" | "divorced" | "live axle";
+            rear?: "strut" | "wishbone" | "divorced" | "live axle" | "torsion arm" | "fork" | "twin shock" | "linkage";
         };
         /**
          * StaleBody
@@ -2262,6 +3794,441 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    plans_loads_loads_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadsQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadsAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    plans_rank_loads_rank_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadedEndQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RankAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    plans_correct_correction_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadsQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CorrectionAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    plans_compare_setups_compare_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    index_ask_bench_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IndexQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IndexAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    index_check_check_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    index_arm_arm_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArmQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArmAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    index_sure_sure_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SureQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SureAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    index_chart_chart_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IndexQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChartAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    index_chart_file_chart_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IndexQuestion"];
+            };
+        };
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    surveys_survey_file_file_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurveyQuestion"];
+            };
+        };
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    surveys_read_survey_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurveyFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveyPatch"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    surveys_blank_blank_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurveyQuestion"];
+            };
+        };
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    surveys_sweep_sweep_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SweepQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SweepAnswer"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {

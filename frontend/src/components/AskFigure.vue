@@ -3,7 +3,7 @@ import { computed } from 'vue'
 
 import type { Figure } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
-import { useWorking } from '@/composables/useWorking'
+import { type At, useWorking } from '@/composables/useWorking'
 import { percent, type ShowOptions } from '@/units/format'
 
 /** A figure of the report that can be asked "how?"; a dash where there is none. */
@@ -14,6 +14,7 @@ const props = defineProps<{
   title: string
   options?: ShowOptions
   asPercent?: boolean
+  at?: At
   change?: boolean
 }>()
 const units = useUnits()
@@ -31,7 +32,7 @@ const changed = computed(() => {
 
 <template>
   <span v-if="!figure" class="none">–</span>
-  <button v-else class="fig" :aria-label="`${title}: ${text}. How?`" @click="working.ask(path, title)"><span class="val">{{ text }}</span><span v-if="changed" class="was">{{ changed }}</span></button>
+  <button v-else class="fig" :aria-label="`${title}: ${text}. How?`" @click="working.ask(path, title, at)"><span class="val">{{ text }}</span><span v-if="changed" class="was">{{ changed }}</span></button>
 </template>
 
 <style scoped>

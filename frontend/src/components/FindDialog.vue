@@ -32,6 +32,9 @@ interface Hit { words: string; kind: string; go: () => void }
 const to = (station: string, hash = ''): void => void router.push({ path: `/vehicle/${vehicle.id}/${station}`, hash })
 const all = computed<Hit[]>(() => [
   ...STATIONS.map((s) => ({ words: s.words, kind: 'station', go: () => to(s.id) })),
+  { words: 'Compare two setups', kind: 'view', go: () => to('compare') },
+  { words: 'Load plan', kind: 'springs', go: () => void router.push(`/vehicle/${vehicle.id}/springs?view=loads`) },
+  { words: 'Roll and anti-roll bars', kind: 'springs', go: () => void router.push(`/vehicle/${vehicle.id}/springs?view=roll`) },
   ...FIELDS.map((f) => ({ words: f.words, kind: f.station, go: () => to(f.station, f.hash) })),
   ...(vehicle.report.value?.findings ?? []).map((f) => ({ words: `${placeWords(f.place)}: ${sentence(f.text, f.numbers, units.system.value)}`, kind: f.grade, go: () => to(f.station) })),
   ...(vehicle.document.value?.setups ?? []).map((s) => ({ words: s.name, kind: 'setup', go: () => vehicle.selectSetup(s.id) })),

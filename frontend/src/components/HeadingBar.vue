@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
+import { reading } from '@/composables/useReading'
 import { useScheme } from '@/composables/useScheme'
+import { useSteady } from '@/composables/useSteady'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { SYSTEMS } from '@/units/format'
@@ -15,20 +17,22 @@ const vehicle = useVehicle()
 const units = useUnits()
 const scheme = useScheme()
 const SAVE = { saved: 'saved', saving: 'saving', kept: 'kept here, not saved yet', stale: 'saved elsewhere too' }
+const save = computed(() => (vehicle.saveState.value === 'saved' && reading.value ? 'saving' : vehicle.saveState.value))
+const name = computed(() => vehicle.document.value?.vehicle.name ?? '…')
 const about = computed(() => vehicle.document.value?.vehicle.description ?? '')
-const mass = computed(() => vehicle.report.value?.vehicle.total_mass)
+const mass = useSteady(() => vehicle.report.value?.vehicle.total_mass ?? null)
 const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.words)
 </script>
 
 <template>
   <header class="head">
     <div class="veh">
-      <router-link to="/" aria-label="To the garage"><b>{{ vehicle.document.value?.vehicle.name ?? '…' }}</b></router-link>
+      <router-link to="/" aria-label="To the garage"><b>{{ name }}</b></router-link>
       <span :title="about"><AskFigure v-if="mass" :figure="mass" path="vehicle.total_mass" title="total mass" :options="{ unit: true }" class="mass" />{{ mass && about ? ', ' : '' }}{{ about || (mass ? '' : 'nothing measured yet') }}</span>
     </div>
     <SetupLine />
     <div class="tools">
-      <span class="save" :class="vehicle.saveState.value" role="status">{{ SAVE[vehicle.saveState.value] }}</span>
+      <span class="save" :class="save" role="status">{{ SAVE[save] }}</span>
       <button class="tool" :disabled="!vehicle.canUndo.value" :aria-label="vehicle.canUndo.value ? `Undo ${vehicle.canUndo.value}` : 'Nothing to undo'" :title="vehicle.canUndo.value ? `Undo ${vehicle.canUndo.value}` : ''" @click="vehicle.undo()"><svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><path d="M8 4 3.500 8.500 8 13M3.500 8.500H12a4.500 4.500 0 0 1 0 9H9" /></svg></button>
       <button class="tool" :disabled="!vehicle.canRedo.value" :aria-label="vehicle.canRedo.value ? `Redo ${vehicle.canRedo.value}` : 'Nothing to redo'" :title="vehicle.canRedo.value ? `Redo ${vehicle.canRedo.value}` : ''" @click="vehicle.redo()"><svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><path d="M12 4 16.500 8.500 12 13M16.500 8.500H8a4.500 4.500 0 0 0 0 9h3" /></svg></button>
       <v-menu>

@@ -6,7 +6,9 @@ defineProps<{ open: boolean }>()
 defineEmits<{ close: [] }>()
 const rows: [string, string][] = [
   ...STATIONS.map((s): [string, string] => [s.key, s.words]),
+  ['Alt with such a key', 'the same from inside a field'],
   ['f', 'find a station, field, finding, setup or part'],
+  ['c', 'compare two setups'],
   ['g', 'the garage'],
   ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
   ['Tab', 'from figure to figure; Enter asks "how?"'],

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, onScopeDispose, ref, useId, watch } from 'vue'
+import { computed, getCurrentInstance, onUnmounted, ref, useId, watch } from 'vue'
 
-import { api, messageOf } from '@/api/client'
+import { messageOf } from '@/api/client'
+import { readQuantity } from '@/composables/useReading'
 import { useUnits } from '@/composables/useUnits'
 import type { Kind } from '@/units/format'
 
@@ -56,22 +57,29 @@ const focused = ref(false)
 let asked = 0
 watch(shown, (now) => { if (!focused.value && !error.value) text.value = now })
 
+// a station left before the answer comes must not lose what was typed: the listener is told all the same
+const instance = getCurrentInstance()
+let unmounted = false
+onUnmounted(() => (unmounted = true))
+function tell(value: number | null, listener: unknown): void {
+  if (unmounted) (listener as ((v: number | null) => void) | undefined)?.(value)
+  else emit('update:modelValue', value)
+}
 async function typed(value: string): Promise<void> {
   text.value = value
   const mine = ++asked
+  const listener: unknown = instance?.vnode.props?.['onUpdate:modelValue']
   if (!value.trim()) {
     if (!props.clearable) return void (error.value = 'A number is needed here')
     error.value = note.value = ''
     return emit('update:modelValue', null)
   }
-  const { data, error: refused } = await api
-    .POST('/api/quantity', { body: { text: value, unit: props.si, bare: unit.value.name || null, low: props.low ?? null, high: props.high ?? null } })
-    .catch((e: unknown) => ({ data: undefined, error: e }))
+  const { data, error: refused } = await readQuantity({ text: value, unit: props.si, bare: unit.value.name || null, low: props.low ?? null, high: props.high ?? null })
   if (mine !== asked) return
   if (data) {
     error.value = ''
     note.value = data.note ?? ''
-    emit('update:modelValue', data.value)
+    tell(data.value, listener)
   } else error.value = messageOf(refused)
 }
 function left(): void {
@@ -94,7 +102,6 @@ function entered(event: KeyboardEvent): void {
   const next = all[all.indexOf(event.target as HTMLInputElement) + (event.shiftKey ? -1 : 1)]
   next?.focus()
 }
-onScopeDispose(() => asked++)
 </script>
 
 <template>

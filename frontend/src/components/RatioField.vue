@@ -3,13 +3,16 @@ import { computed, ref, watch } from 'vue'
 
 import type { components } from '@/api/schema'
 
+import { useDraft } from '@/composables/useDraft'
+
 import QuantityField from './QuantityField.vue'
+import SweepChart from './SweepChart.vue'
 
 type Schemas = components['schemas']
-export type RatioValue = Schemas['RatioTyped'] | Schemas['RatioFromLevers'] | Schemas['RatioFromSweep'] | Schemas['RatioAssumed']
+export type RatioValue = Schemas['RatioTyped'] | Schemas['RatioFromLevers'] | Schemas['RatioFromSweep'] | Schemas['RatioFromLeverage'] | Schemas['RatioAssumed']
 
 /** A motion ratio, typed either way round, from levers, or assumed by layout; always with its words. */
-const props = defineProps<{ label: string; layout: string; ratio: RatioValue | null }>()
+const props = defineProps<{ label: string; layout: string; ratio: RatioValue | null; draftKey: string }>()
 const emit = defineEmits<{ change: [ratio: RatioValue | null] }>()
 
 const WAYS = computed(() => [
@@ -20,9 +23,15 @@ const WAYS = computed(() => [
   ...(props.layout === 'divorced' ? [] : [{ value: 'assumed', title: 'assumed by layout' }]),
 ])
 const sweeping = ref(false)
-const way = computed(() => (sweeping.value ? 'sweep' : !props.ratio ? 'spring per wheel' : props.ratio.kind === 'ratio' ? props.ratio.convention : props.ratio.kind))
+const levering = ref(false)
+// which way round, chosen before the number is typed
+const picked = ref<'spring per wheel' | 'wheel per spring'>('spring per wheel')
+const way = computed(() => (sweeping.value ? 'sweep' : levering.value ? 'levers' : !props.ratio ? picked.value : props.ratio.kind === 'ratio' ? props.ratio.convention : props.ratio.kind))
 const typed = computed(() => (props.ratio?.kind === 'ratio' ? props.ratio : null))
 const levers = computed(() => (props.ratio?.kind === 'levers' ? props.ratio : null))
+// three lengths make a lever; until all are typed they wait
+const lever = useDraft(props.draftKey, ['spring_distance', 'wheel_distance', 'spring_angle'] as const)
+const missing = computed(() => (levers.value || way.value !== 'levers' ? [] : (['spring_distance', 'wheel_distance', 'spring_angle'] as const).filter((m) => lever.get(m) === null)).map((m) => ({ spring_distance: 'pivot to spring', wheel_distance: 'pivot to wheel', spring_angle: 'spring angle' })[m]))
 // a sweep is kept here until it holds two whole pairs
 type Pair = [number | null, number | null]
 const rows = ref<Pair[]>([])
@@ -41,23 +50,30 @@ function setPair(row: number, column: 0 | 1, value: number | null): void {
 }
 function choose(next: string): void {
   sweeping.value = next === 'sweep'
+  levering.value = next === 'levers'
   if (next === 'sweep') {
     if (!rows.value.length) rows.value = [[null, null], [null, null], [null, null]]
     return
   }
   if (next === 'assumed') return emit('change', { kind: 'assumed' })
-  if (next === 'levers') return emit('change', { kind: 'levers', spring_distance: 0.3, wheel_distance: 0.36, spring_angle: 0, ...(levers.value ?? {}) })
+  if (next === 'levers') return
+  picked.value = next as typeof picked.value
   const value = typed.value?.value
   if (value === undefined) return emit('change', null)
-  emit('change', { kind: 'ratio', value, convention: next as 'spring per wheel' | 'wheel per spring', how: typed.value?.how ?? 'sweep' })
+  emit('change', { kind: 'ratio', value, convention: next as 'spring per wheel' | 'wheel per spring', how: typed.value?.how ?? 'typed' })
 }
 function setValue(value: number | null): void {
   if (value === null) return emit('change', null)
   const convention = way.value === 'wheel per spring' ? 'wheel per spring' : 'spring per wheel'
-  emit('change', { kind: 'ratio', value, convention, how: typed.value?.how ?? 'sweep' })
+  emit('change', { kind: 'ratio', value, convention, how: typed.value?.how ?? 'typed' })
 }
 const setLever = (member: 'spring_distance' | 'wheel_distance' | 'spring_angle', value: number | null): void => {
-  if (value !== null && levers.value) emit('change', { ...levers.value, [member]: value })
+  if (levers.value) {
+    if (value !== null) emit('change', { ...levers.value, [member]: value })
+    return
+  }
+  const whole = lever.put(member, value)
+  if (whole) emit('change', { kind: 'levers', ...whole })
 }
 </script>
 
@@ -75,11 +91,13 @@ const setLever = (member: 'spring_distance' | 'wheel_distance' | 'spring_angle',
         <QuantityField :label="`between the seats, step ${i + 1}`" si="m" :decimals="1" :low="0.02" :high="2" :model-value="r[1]" @update:model-value="(v) => setPair(i, 1, v)" />
       </div>
     </div>
-    <div v-if="levers && way === 'levers'" class="three">
-      <QuantityField label="pivot to spring" si="m" :low="0.01" :high="3" :clearable="false" :model-value="levers.spring_distance" @update:model-value="(v) => setLever('spring_distance', v)" />
-      <QuantityField label="pivot to wheel" si="m" :low="0.01" :high="3" :clearable="false" :model-value="levers.wheel_distance" @update:model-value="(v) => setLever('wheel_distance', v)" />
-      <QuantityField label="spring angle" si="rad" :decimals="1" :low="-1.57" :high="1.57" :clearable="false" :model-value="levers.spring_angle" @update:model-value="(v) => setLever('spring_angle', v)" />
+    <div v-if="way === 'levers'" class="three">
+      <QuantityField label="pivot to spring" si="m" :low="0.01" :high="3" :clearable="!levers" :model-value="levers?.spring_distance ?? lever.get('spring_distance')" @update:model-value="(v) => setLever('spring_distance', v)" />
+      <QuantityField label="pivot to wheel" si="m" :low="0.01" :high="3" :clearable="!levers" :model-value="levers?.wheel_distance ?? lever.get('wheel_distance')" @update:model-value="(v) => setLever('wheel_distance', v)" />
+      <QuantityField label="spring off upright" si="rad" :decimals="1" :low="-1.57" :high="1.57" :clearable="!levers" :model-value="levers?.spring_angle ?? lever.get('spring_angle')" @update:model-value="(v) => setLever('spring_angle', v)" />
     </div>
+    <p v-if="missing.length" class="small quiet" role="status">Counts once {{ missing.join(', ') }} {{ missing.length > 1 ? 'are' : 'is' }} typed{{ ratio ? '; until then the ratio before stands' : '' }}.</p>
+    <SweepChart v-if="way === 'sweep' && ratio?.kind === 'sweep'" :points="ratio.points" />
   </div>
 </template>
 

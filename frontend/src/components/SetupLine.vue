@@ -2,16 +2,17 @@
 import { computed, ref } from 'vue'
 
 import type { Setup } from '@/api/client'
+import { useSteady } from '@/composables/useSteady'
 import { useVehicle } from '@/composables/useVehicle'
 import { layoutSetups, type SetupNode } from '@/logic/setupLine'
 
 /** The line of setups: as found, plan, fitted, settled; branches as small forks above it. */
 const vehicle = useVehicle()
-const line = computed(() => layoutSetups(vehicle.document.value?.setups ?? [], vehicle.setup.value?.id ?? ''))
+const line = useSteady(() => layoutSetups(vehicle.document.value?.setups ?? [], vehicle.setup.value?.id ?? ''))
 const current = computed(() => vehicle.setup.value)
 
 function open(node: SetupNode): void {
-  if (node.setup) return vehicle.selectSetup(node.setup.id)
+  if (node.id) return vehicle.selectSetup(node.id)
   if (current.value) add(current.value, node.stage, node.stage)
 }
 function add(from: Setup, stage: Setup['stage'], name: string): void {
@@ -55,18 +56,19 @@ function remove(): void {
   <div class="line">
     <svg width="440" height="60" viewBox="0 0 440 60" role="group" aria-label="Setups">
       <path v-for="(l, i) in line.links" :key="i" :class="l.done ? 'h-real' : 'h-todo'" :d="l.d" />
-      <g v-for="n in line.nodes" :key="n.key" class="node" role="button" tabindex="0" :aria-label="n.setup ? `Setup ${n.words}` : `Make the setup ${n.words} from this one`" :aria-pressed="n.here"
+      <g v-for="n in line.nodes" :key="n.key" class="node" role="button" tabindex="0" :aria-label="n.id ? `Setup ${n.words}` : `Make the setup ${n.words} from this one`" :aria-pressed="n.here"
         @click="open(n)" @keydown.enter="open(n)" @keydown.space.prevent="open(n)">
         <rect :x="n.x - 44" :y="n.y - 14" width="88" :height="n.up ? 26 : 40" fill="transparent" />
         <path v-if="n.here" :class="['h-here', { fact: n.stage !== 'plan' }]" :d="`M${n.x} ${n.y - 8}l8 8-8 8-8-8z`" />
-        <circle v-else-if="n.setup" class="h-ring" :cx="n.x" :cy="n.y" r="5" />
+        <circle v-else-if="n.id" class="h-ring" :cx="n.x" :cy="n.y" r="5" />
         <path v-else class="h-cross" :d="`M${n.x - 5} ${n.y}h10M${n.x} ${n.y - 5}v10`" />
-        <text :class="['h-w', { 'h-cur': n.here, fact: n.stage !== 'plan', 'h-none': !n.setup }]" :x="n.up ? n.x + 11 : n.x" :y="n.up ? n.y + 5 : n.y + 22" :text-anchor="n.up ? 'start' : 'middle'">{{ n.words }}</text>
+        <text :class="['h-w', { 'h-cur': n.here, fact: n.stage !== 'plan', 'h-none': !n.id }]" :x="n.up ? n.x + 11 : n.x" :y="n.up ? n.y + 5 : n.y + 22" :text-anchor="n.up ? 'start' : 'middle'">{{ n.words }}</text>
       </g>
     </svg>
     <v-menu>
       <template #activator="{ props: menu }"><button v-bind="menu" class="tool" aria-label="More for this setup"><svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><path d="M4 10h.01M10 10h.01M16 10h.01" stroke-width="3" /></svg></button></template>
       <v-list>
+        <v-list-item title="Compare with another setup" :to="`/vehicle/${vehicle.id}/compare`" />
         <v-list-item title="Branch: try another way" @click="branch" />
         <v-list-item title="Rename this setup" @click="rename" />
         <v-list-item title="Delete this setup" :disabled="!removable" @click="remove" />

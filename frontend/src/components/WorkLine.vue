@@ -5,7 +5,7 @@ import type { Station, StationReport } from '@/api/client'
 import { STATIONS } from '@/logic/stations'
 
 /** The stations in the order of the job on a drawn line, each with its mark: untouched, begun, done, needs a look. */
-const props = defineProps<{ here: Station; reports: StationReport[]; vehicleId: string }>()
+const props = defineProps<{ here: Station | 'compare'; reports: StationReport[]; vehicleId: string }>()
 const stations = computed(() =>
   STATIONS.map((s) => {
     const report = props.reports.find((r) => r.station === s.id)

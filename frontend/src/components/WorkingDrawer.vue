@@ -17,11 +17,12 @@ const lines = ref<WorkingLine[]>([])
 const trouble = ref('')
 let asked = 0
 
-watch([working.path, working.instead, vehicle.report, units.system], async ([path]) => {
+const about = () => ({ document: working.at.value.document ?? vehicle.document.value!, setup: working.at.value.setup ?? vehicle.setup.value!.id, load_state: working.at.value.load ?? null })
+watch([working.path, working.at, vehicle.report, units.system], async ([path]) => {
   if (!path || !vehicle.document.value || !vehicle.setup.value) return
   const mine = ++asked
   const { data, error } = await api
-    .POST('/api/working', { body: { document: working.instead.value ?? vehicle.document.value, setup: vehicle.setup.value.id, path, system: units.system.value } })
+    .POST('/api/working', { body: { ...about(), path, system: units.system.value } })
     .catch((e: unknown) => ({ data: undefined, error: e }))
   if (mine !== asked) return
   lines.value = data?.lines ?? []
@@ -31,14 +32,13 @@ watch([working.path, working.instead, vehicle.report, units.system], async ([pat
 // how sure it is: asked a moment later, off the path of dragging
 const sure = ref<Uncertainty | null>(null)
 let wait: ReturnType<typeof setTimeout> | undefined
-watch([working.path, working.instead, vehicle.report], ([path]) => {
+watch([working.path, working.at, vehicle.report], ([path]) => {
   sure.value = null
   clearTimeout(wait)
   if (!path) return
-  const document = working.instead.value ?? vehicle.document.value
   wait = setTimeout(async () => {
-    if (!document || !vehicle.setup.value) return
-    const { data } = await api.POST('/api/uncertainty', { body: { document, setup: vehicle.setup.value.id, path } }).catch(() => ({ data: undefined }))
+    if (!vehicle.document.value || !vehicle.setup.value) return
+    const { data } = await api.POST('/api/uncertainty', { body: { ...about(), path } }).catch(() => ({ data: undefined }))
     if (working.path.value === path) sure.value = data?.found ?? null
   }, 250)
 }, { immediate: true })

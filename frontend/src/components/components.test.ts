@@ -3,12 +3,14 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, nextTick } from 'vue'
 
 import type { Candidate, CornerReport, Report } from '@/api/client'
+import { allRead, readQuantity } from '@/composables/useReading'
 import { provideUnits, type Units } from '@/composables/useUnits'
 import { provideWorking } from '@/composables/useWorking'
+import RideWedge from '@/stance/RideWedge.vue'
 import TravelLadder from '@/stance/TravelLadder.vue'
 
-import CandidateRow from './CandidateRow.vue'
-import FrequencyStrip from './FrequencyStrip.vue'
+import CandidateRow from '@/springs/CandidateRow.vue'
+import FrequencyStrip from '@/springs/FrequencyStrip.vue'
 import QuantityField from './QuantityField.vue'
 
 let units: Units
@@ -45,6 +47,19 @@ const settle = async (): Promise<void> => {
 }
 
 describe('a quantity field', () => {
+  it('loses nothing when its station is left before the server has answered', async () => {
+    let answer: (a: Answer) => void = () => undefined
+    answers = () => new Promise((resolve) => (answer = resolve))
+    const changed = vi.fn()
+    const host = put(QuantityField, { label: 'gap', si: 'm', modelValue: 0.026, 'onUpdate:modelValue': changed })
+    await host.get('input').setValue('31')
+    await settle()
+    host.unmount()
+    answer({ status: 200, body: { value: 0.031, note: null } })
+    await settle()
+    expect(changed).toHaveBeenCalledOnce()
+    expect(changed).toHaveBeenCalledWith(0.031)
+  })
   it('hands over what the server read and shows it in the unit chosen', async () => {
     answers = async () => ({ status: 200, body: { value: 0.0254, note: null } })
     const changed = vi.fn()
@@ -105,9 +120,12 @@ describe('a quantity field', () => {
 describe('the travel ladder', () => {
   const marks = { droop: -66, stop: 35, solid: 51, contact: 72, bind: null, loose: null }
   const base = {
-    x: 40, top: 74, bottom: 290, range: { top: 80, bottom: -80 }, marks, ghost: 22, movable: true, fact: false, label: 'front left',
-    heightText: '634 mm', offset: 0, division: { label: 20, rung: 10, write: (mm: number) => String(Math.round(mm)) },
+    x: 40, top: 74, bottom: 290, range: { top: 80, bottom: -80 }, marks, place: 'front_left' as const, division: { label: 20, rung: 10, write: (mm: number) => String(Math.round(mm)) },
   }
+  const wedge = { x: 40, top: 74, bottom: 290, range: base.range, ghost: 22, movable: true, fact: false, place: 'front_left' as const, heightText: '634 mm', offset: 0 }
+  it('marks a limit that rests on an estimate', () => {
+    expect(put(TravelLadder, { ...base, marks: { ...marks, estimated: ['solid'] } }).text()).toContain('~51')
+  })
   it('says its limits by letter and number and hatches only what is out of reach', () => {
     const host = put(TravelLadder, base)
     const text = host.text()
@@ -119,15 +137,15 @@ describe('the travel ladder', () => {
   })
   it('steps by the arrow keys: up is bump, a lower car', async () => {
     const step = vi.fn()
-    const grip = put(TravelLadder, { ...base, onStep: step }).get('[role=slider]')
+    const grip = put(RideWedge, { ...wedge, onStep: step }).get('[role=slider]')
     await grip.trigger('keydown', { key: 'ArrowUp' })
     await grip.trigger('keydown', { key: 'PageDown' })
-    expect(step.mock.calls).toEqual([[1], [-5]])
+    expect(step.mock.calls).toEqual([['front_left', 1], ['front_left', -5]])
   })
   it('has no wedge to move where nothing may be asked, and a question mark where nothing is known', () => {
-    expect(put(TravelLadder, { ...base, movable: false }).find('[role=slider]').exists()).toBe(false)
+    expect(put(RideWedge, { ...wedge, movable: false }).find('[role=slider]').exists()).toBe(false)
     const unknown = { droop: null, stop: null, solid: null, contact: null, bind: null, loose: null }
-    expect(put(TravelLadder, { ...base, marks: unknown, ghost: null }).text()).toContain('?')
+    expect(put(TravelLadder, { ...base, marks: unknown }).text()).toContain('?')
   })
 })
 
@@ -198,5 +216,31 @@ describe('a candidate', () => {
   it('judges nothing while nothing is known', () => {
     const blank = { part, chosen: false } as unknown as Candidate
     expect(put(CandidateRow, { row: blank, corner: undefined, range, disabled: false }).text()).toContain('not judged yet')
+  })
+})
+
+describe('leaving a page', () => {
+  it('waits until what was typed has been read, and no longer than its patience', async () => {
+    vi.useFakeTimers()
+    try {
+      let answer: (r: Response) => void = () => undefined
+      vi.stubGlobal('fetch', () => new Promise<Response>((r) => (answer = r)))
+      const asked = readQuantity({ text: '36', unit: '', bare: null, low: null, high: null })
+      let left = false
+      void allRead().then(() => (left = true))
+      await vi.advanceTimersByTimeAsync(100)
+      expect(left).toBe(false)
+      answer(new Response(JSON.stringify({ value: 36 }), { headers: { 'content-type': 'application/json' } }))
+      expect((await asked).data).toMatchObject({ value: 36 })
+      await vi.advanceTimersByTimeAsync(1)
+      expect(left).toBe(true)
+      void readQuantity({ text: '37', unit: '', bare: null, low: null, high: null })
+      left = false
+      void allRead().then(() => (left = true))
+      await vi.advanceTimersByTimeAsync(1600)
+      expect(left).toBe(true)
+    } finally {
+      vi.useRealTimers()
+    }
   })
 })

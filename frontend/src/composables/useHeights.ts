@@ -1,6 +1,6 @@
 import { inject, type InjectionKey, provide, type Ref, ref } from 'vue'
 
-import { endOf, type Place, PLACES, placeWords } from '@/api/client'
+import { endOf, type Place, placeWords } from '@/api/client'
 
 import type { VehicleWork } from './useVehicle'
 
@@ -22,10 +22,10 @@ const key: InjectionKey<Heights> = Symbol('heights')
 export function provideHeights(vehicle: VehicleWork): Heights {
   const together = ref(true)
   let start: Partial<Record<Place, number>> | null = null
-  const moves = (place: Place): Place[] => (together.value ? PLACES.filter((p) => endOf(p) === endOf(place)) : [place])
+  const moves = (place: Place): Place[] => (together.value ? vehicle.places.value.filter((p) => endOf(p) === endOf(place)) : [place])
   const side = (place: Place): (string | number)[] => ['setups', vehicle.setupIndex.value, 'sides', place]
   const present = (): Partial<Record<Place, number>> =>
-    Object.fromEntries(PLACES.map((p) => [p, vehicle.report.value?.corners[p]?.hub_to_arch?.value]).filter(([, v]) => v !== undefined))
+    Object.fromEntries(vehicle.places.value.map((p) => [p, vehicle.report.value?.corners[p]?.hub_to_arch?.value]).filter(([, v]) => v !== undefined))
   const heights: Heights = {
     together,
     moves,
@@ -54,7 +54,7 @@ export function provideHeights(vehicle: VehicleWork): Heights {
       ]),
     askCollar: (place, collar) => {
       // corners that have neither height nor collar yet stay where they stand
-      const others = PLACES.filter((p) => p !== place && vehicle.setup.value?.sides?.[p]?.set_by !== 'collar')
+      const others = vehicle.places.value.filter((p) => p !== place && vehicle.setup.value?.sides?.[p]?.set_by !== 'collar')
       const now = present()
       const keep = others.flatMap((p) => {
         const c = vehicle.report.value?.corners[p]?.collar?.value

@@ -1,7 +1,7 @@
 import { del, get, set } from 'idb-keyval'
 import { computed, type ComputedRef, inject, type InjectionKey, onScopeDispose, provide, type Ref, ref, shallowRef } from 'vue'
 
-import { api, type Document, messageOf, type Outline, type Report, type Setup, type StoredVehicle } from '@/api/client'
+import { api, type Document, messageOf, type Outline, type Place, placesOf, type Report, type Setup, type StoredVehicle } from '@/api/client'
 import { emptyHistory, type Gesture, pushed, redone, undone } from '@/logic/history'
 import { backward, forward, type Path, stepsFor, type Step } from '@/logic/patch'
 
@@ -16,8 +16,17 @@ export interface VehicleWork {
   id: string
   document: Ref<Document | null>
   report: Ref<Report | null>
+  /** The document the report was made from: what is drawn from both must use this one, not a newer. */
+  reported: Ref<Document | null>
+  /** What the vehicle carries in the stance; the benches' own report is always as weighed. */
+  loadState: Ref<string | null>
+  carry: (state: string | null) => void
+  /** The report under the load carried, or the report. */
+  shown: ComputedRef<Report | null>
   outline: Ref<Outline | null>
   setup: ComputedRef<Setup | null>
+  /** Corners of a car, or both wheels of a two-wheeler. */
+  places: ComputedRef<Place[]>
   setupIndex: ComputedRef<number>
   setupId: Ref<string>
   isFound: ComputedRef<boolean>
@@ -32,6 +41,8 @@ export interface VehicleWork {
   /** Changes from here to the end are one gesture, undone by itself, however slow the hand. */
   beginGesture: () => void
   endGesture: () => void
+  /** Whether a hand is dragging something: what is not under it may wait. */
+  dragging: Ref<boolean>
   undo: () => void
   redo: () => void
   selectSetup: (id: string) => void
@@ -45,7 +56,10 @@ const SAVE_AFTER = 400
 export function provideVehicle(id: string): VehicleWork {
   const document = shallowRef<Document | null>(null)
   const report = shallowRef<Report | null>(null)
+  const reported = shallowRef<Document | null>(null)
   const outline = shallowRef<Outline | null>(null)
+  const loadState = ref<string | null>(null)
+  const loaded = shallowRef<Report | null>(null)
   const setupId = ref('plan')
   const revision = ref(0)
   const saveState = ref<SaveState>('saved')
@@ -60,9 +74,17 @@ export function provideVehicle(id: string): VehicleWork {
   let askAgain = false
   let gone = false
   let gesture: Gesture = 'none'
+  const dragging = ref(false)
+  const setGesture = (to: Gesture): void => {
+    const ended = dragging.value && to === 'none'
+    gesture = to
+    dragging.value = to !== 'none'
+    if (ended && saveState.value !== 'saved') keepDraft()
+  }
 
   const setupIndex = computed(() => Math.max(0, document.value?.setups.findIndex((s) => s.id === setupId.value) ?? 0))
   const setup = computed(() => document.value?.setups[setupIndex.value] ?? null)
+  const places = computed(() => placesOf(document.value))
   const isFound = computed(() => setupIndex.value === 0)
   const against = computed(() => (isFound.value ? null : (document.value?.setups[0]?.id ?? null)))
 
@@ -81,19 +103,41 @@ export function provideVehicle(id: string): VehicleWork {
         body: { document: now, setup: setup.value.id, against: against.value },
       }).catch((e: unknown) => ({ data: undefined, error: e }))
       if (data) {
+        reported.value = now
         report.value = data.report
         outline.value = data.outline
         trouble.value = null
       } else trouble.value = messageOf(error)
+      await askLoaded(now, setup.value.id)
     } while (askAgain && !gone)
     asking = false
+  }
+
+  async function askLoaded(now: Document, of: string): Promise<void> {
+    if (loadState.value && !now.loads?.some((l) => l.id === loadState.value)) loadState.value = null
+    const state = loadState.value
+    if (!state) return void (loaded.value = null)
+    const { data } = await api.POST('/api/evaluate', {
+      body: { document: now, setup: of, against: against.value, load_state: state },
+    }).catch(() => ({ data: undefined }))
+    loaded.value = data?.report ?? null
+  }
+  function carry(state: string | null): void {
+    loadState.value = state
+    void ask()
+  }
+
+  /** Kept in the browser until the server has it; during a drag once, at its end. */
+  function keepDraft(): void {
+    const now = document.value
+    if (now) void set(draftKey, { revision: revision.value, document: now } satisfies Draft).catch(() => undefined)
   }
 
   function changed(next: Document): void {
     document.value = next
     void ask()
     saveState.value = saveState.value === 'stale' ? 'stale' : 'saving'
-    void set(draftKey, { revision: revision.value, document: next } satisfies Draft).catch(() => undefined)
+    if (!dragging.value) keepDraft()
     clearTimeout(timer)
     timer = setTimeout(() => void save(), SAVE_AFTER)
   }
@@ -225,10 +269,10 @@ export function provideVehicle(id: string): VehicleWork {
   void load()
 
   const work: VehicleWork = {
-    id, document, report, outline, setup, setupIndex, setupId, isFound, against, saveState, trouble, missing, stale,
+    id, document, report, reported, loadState, carry, shown: computed(() => (loadState.value ? loaded.value : null) ?? report.value), outline, setup, places, setupIndex, setupId, isFound, against, saveState, trouble, missing, stale,
     canUndo: computed(() => history.value.done.at(-1)?.words ?? null),
     canRedo: computed(() => history.value.undone.at(-1)?.words ?? null),
-    edit, beginGesture: () => (gesture = 'first'), endGesture: () => (gesture = 'none'), undo, redo, selectSetup, keepMine, takeTheirs, keepBoth,
+    edit, dragging, beginGesture: () => setGesture('first'), endGesture: () => setGesture('none'), undo, redo, selectSetup, keepMine, takeTheirs, keepBoth,
   }
   provide(key, work)
   return work

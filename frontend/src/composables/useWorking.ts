@@ -2,13 +2,20 @@ import { inject, type InjectionKey, provide, type Ref, ref, shallowRef } from 'v
 
 import type { Document } from '@/api/client'
 
+/** Where a figure is found, if not in the report of the setup in hand as weighed. */
+export interface At {
+  /** A document other than the one in hand, such as one with another spring tried. */
+  document?: Document
+  setup?: string
+  /** The load state whose report is asked about. */
+  load?: string | null
+}
 /** Which figure of the report is being asked "how?"; null while the drawer is closed. */
 export interface Working {
   path: Ref<string | null>
   title: Ref<string>
-  /** A document other than the one in hand, such as one with another spring tried. */
-  instead: Ref<Document | null>
-  ask: (path: string, title: string, instead?: Document) => void
+  at: Ref<At>
+  ask: (path: string, title: string, at?: At) => void
   close: () => void
 }
 const key: InjectionKey<Working> = Symbol('working')
@@ -16,13 +23,13 @@ const key: InjectionKey<Working> = Symbol('working')
 export function provideWorking(): Working {
   const path = ref<string | null>(null)
   const title = ref('')
-  const instead = shallowRef<Document | null>(null)
+  const at = shallowRef<At>({})
   const working: Working = {
     path,
     title,
-    instead,
-    ask: (asked, words, other) => {
-      instead.value = other ?? null
+    at,
+    ask: (asked, words, where) => {
+      at.value = where ?? {}
       path.value = asked
       title.value = words
     },

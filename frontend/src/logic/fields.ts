@@ -11,8 +11,10 @@ export const FIELDS: { words: string; station: string; hash: string }[] = [
   { words: 'Motion ratio', station: 'geometry', hash: '#ratios' },
   { words: 'Unsprung mass', station: 'geometry', hash: '#ratios' },
   { words: 'Damper coefficient', station: 'geometry', hash: '#ratios' },
-  { words: 'Travel limits: droop, stop, solid, tyre contact', station: 'geometry', hash: '#limits' },
+  { words: 'Travel limits: droop, stop, solid, tyre contact', station: 'geometry', hash: '#limits-front' },
   { words: 'Collar, turns', station: 'height', hash: '#height-front_left' },
   { words: 'Seat length', station: 'height', hash: '#height-front_left' },
+  { words: 'Measured after fitting, correction', station: 'height', hash: '#fitted' },
+  { words: 'Range of the kit, wheel spacers', station: 'height', hash: '#settings' },
   { words: 'Clicks, tyre pressure, camber, toe', station: 'height', hash: '#settings' },
 ]

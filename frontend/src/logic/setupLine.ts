@@ -6,7 +6,8 @@ export interface SetupNode {
   y: number
   words: string
   stage: Setup['stage']
-  setup: Setup | null
+  /** Id of the setup there; null where none is made yet. */
+  id: string | null
   here: boolean
   up: boolean
 }
@@ -24,11 +25,11 @@ export function layoutSetups(setups: Setup[], here: string): { nodes: SetupNode[
     const own = setups.filter((s) => s.stage === stage)
     const main = own[0] ?? null
     if (i > 0) links.push({ d: `M${x(i - 1) + 9} ${MAIN}H${x(i) - 9}`, done: main !== null })
-    nodes.push({ key: stage, x: x(i), y: MAIN, words: main?.name ?? stage, stage, setup: main, here: main?.id === here, up: false })
+    nodes.push({ key: stage, x: x(i), y: MAIN, words: main?.name ?? stage, stage, id: main?.id ?? null, here: main?.id === here, up: false })
     own.slice(1, 3).forEach((setup, k) => {
       const at = x(i) + 26 + k * 70
       links.push({ d: `M${x(i) - 62} ${MAIN}C${x(i) - 42} ${MAIN} ${x(i) - 46} 11 ${x(i) - 26} 11H${at - 7}`, done: true })
-      nodes.push({ key: setup.id, x: at, y: 11, words: setup.name, stage, setup, here: setup.id === here, up: true })
+      nodes.push({ key: setup.id, x: at, y: 11, words: setup.name, stage, id: setup.id, here: setup.id === here, up: true })
     })
   })
   return { nodes, links }

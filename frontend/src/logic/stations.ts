@@ -7,5 +7,6 @@ export const STATIONS: { id: Station; words: string; key: string }[] = [
   { id: 'geometry', words: 'Geometry', key: '3' },
   { id: 'springs', words: 'Springs', key: '4' },
   { id: 'height', words: 'Height', key: '5' },
+  { id: 'travel', words: 'Travel', key: '6' },
   { id: 'sheet', words: 'Sheet', key: 's' },
 ]

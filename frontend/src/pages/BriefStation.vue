@@ -45,7 +45,7 @@ const band = computed(() => vehicle.report.value?.vehicle)
 function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', value: number | null): void {
   if (value === null) return set('target, back to the usual', ['targets', member], null)
   const now = member === 'frequency'
-    ? { low: band.value?.frequency_low.value ?? 1, high: band.value?.frequency_high.value ?? 2 }
+    ? { low: band.value?.frequency_low?.value ?? 1, high: band.value?.frequency_high?.value ?? 2 }
     : { low: brief.value.targets?.frequency_ratio?.low ?? 1.05, high: brief.value.targets?.frequency_ratio?.high ?? 1.2 }
   const next = { ...now, [edge]: value }
   if (next.low <= next.high) set('target', ['targets', member], next)
@@ -70,10 +70,18 @@ function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', 
     <div>
       <h3>Frequency wanted</h3>
       <div class="pair">
-        <QuantityField label="from" si="Hz" :low="0.3" :high="20" :model-value="band?.frequency_low.value" @update:model-value="(v) => setBand('frequency', 'low', v)" />
-        <QuantityField label="to" si="Hz" :low="0.3" :high="20" :model-value="band?.frequency_high.value" @update:model-value="(v) => setBand('frequency', 'high', v)" />
+        <QuantityField label="from" si="Hz" :low="0.3" :high="20" :model-value="band?.frequency_low?.value" @update:model-value="(v) => setBand('frequency', 'low', v)" />
+        <QuantityField label="to" si="Hz" :low="0.3" :high="20" :model-value="band?.frequency_high?.value" @update:model-value="(v) => setBand('frequency', 'high', v)" />
       </div>
       <p class="small quiet mt-1">{{ brief.targets?.frequency ? 'Yours. Empty a field to go back to the usual.' : 'Usual for this use; general practice, yours to edit.' }}</p>
+    </div>
+    <div v-if="brief.pitch_school === 'flat ride'">
+      <h3>Rear over front wanted</h3>
+      <div class="pair">
+        <QuantityField label="ratio of frequencies, from" si="" :decimals="2" :low="0.5" :high="2" :model-value="brief.targets?.frequency_ratio?.low ?? 1.05" @update:model-value="(v) => setBand('frequency_ratio', 'low', v)" />
+        <QuantityField label="ratio of frequencies, to" si="" :decimals="2" :low="0.5" :high="2" :model-value="brief.targets?.frequency_ratio?.high ?? 1.2" @update:model-value="(v) => setBand('frequency_ratio', 'high', v)" />
+      </div>
+      <p class="small quiet mt-1">{{ brief.targets?.frequency_ratio ? 'Yours. Empty a field to go back to the usual.' : '5 to 20 % over is usual for a flat ride; yours to edit.' }}</p>
     </div>
     <div>
       <h3>Held at full droop</h3>
@@ -105,6 +113,7 @@ section { margin-top: 18px; }
 .choice span { color: var(--ink-2); font-size: var(--t-1); }
 .choice[aria-checked="true"] { background: var(--vellum); box-shadow: inset 5px 0 var(--ink); }
 .choice[aria-checked="true"] b { font-weight: 600; }
+.two[aria-label='Targets'] { grid-template-columns: repeat(auto-fit, minmax(200px, 1fr)); }
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; }
 .schools { display: grid; grid-template-columns: repeat(3, 1fr); gap: 24px; }
 fieldset { border: 0; padding: 0; margin: 0; border-top: 1.5px solid var(--ink); }

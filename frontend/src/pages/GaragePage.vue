@@ -20,6 +20,7 @@ const LAYOUTS = [
   { value: 'strut', title: 'strut, spring on it' },
   { value: 'wishbone', title: 'wishbones, coilover' },
   { value: 'divorced', title: 'spring and damper apart' },
+  { value: 'torsion arm', title: 'arm on a torsion bar' },
   { value: 'live axle', title: 'live axle on coils' },
 ]
 async function load(): Promise<void> {

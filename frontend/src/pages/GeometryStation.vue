@@ -3,10 +3,12 @@ import { computed } from 'vue'
 
 import type { EndName } from '@/api/client'
 import AskFigure from '@/components/AskFigure.vue'
+import EndMore from '@/components/EndMore.vue'
 import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import RatioField from '@/components/RatioField.vue'
 import { useVehicle } from '@/composables/useVehicle'
+import ArmFields from '@/torsion/ArmFields.vue'
 
 /** Dimensions, motion ratios, unsprung masses and the four travel limits. */
 const vehicle = useVehicle()
@@ -18,6 +20,7 @@ const LAYOUTS = [
   { value: 'strut', title: 'Strut, spring on it' },
   { value: 'wishbone', title: 'Wishbones, coilover' },
   { value: 'divorced', title: 'Spring and damper apart' },
+  { value: 'torsion arm', title: 'Arm on a torsion bar' },
   { value: 'live axle', title: 'Live axle on coils' },
 ]
 const set = (words: string, member: (string | number)[], value: unknown): void => vehicle.edit(words, [{ path: ['vehicle', ...member], value }])
@@ -26,10 +29,10 @@ const setEnd = (end: EndName, words: string, member: string[], value: unknown): 
 const setValued = (end: EndName, words: string, member: string[], now: object | null | undefined, value: number | null, how: string): void =>
   setEnd(end, words, member, value === null ? null : { how, ...now, value })
 function setLayout(end: EndName, layout: string): void {
-  const apart = layout === 'divorced'
+  const apart = layout === 'divorced' || layout === 'torsion arm'
   vehicle.edit(`${end} layout`, [
     { path: ['vehicle', 'ends', end, 'layout'], value: layout },
-    { path: ['vehicle', 'ends', end, 'damper'], value: apart ? (ends.value[end]!.damper ?? { ratio: null }) : null },
+    { path: ['vehicle', 'ends', end, 'damper'], value: apart ? (ends.value[end]!.damper ?? { ratio: null }) : layout === 'live axle' && ends.value[end]!.damper?.ratio ? ends.value[end]!.damper : null },
   ])
 }
 const LIMITS = [
@@ -43,6 +46,7 @@ const DIMENSIONS = [
   { member: 'rear_overhang', words: 'rear overhang' },
   { member: 'roof_height', words: 'roof height' },
 ] as const
+const cgHeight = (value: number | null): void => set('height of the centre of gravity', ['sprung_cg_height'], value === null ? null : { how: 'estimated', ...about.value.sprung_cg_height, value })
 const estimateDamper = (end: EndName, on: boolean): void => setEnd(end, 'damper coefficient, how it was got', ['damper_coefficient', 'how'], on ? 'estimated' : 'typed')
 </script>
 
@@ -52,6 +56,10 @@ const estimateDamper = (end: EndName, on: boolean): void => setEnd(end, 'damper 
     <QuantityField label="wheelbase" si="m" strong :low="0.5" :high="8" :model-value="about.wheelbase?.value" @update:model-value="(v) => set('wheelbase', ['wheelbase'], v === null ? null : { how: 'tape', ...about.wheelbase, value: v })" />
     <QuantityField v-for="d in DIMENSIONS" :key="d.member" :label="`${d.words} (drawing)`" si="m" :low="0.05" :high="5" :model-value="about[d.member]" @update:model-value="(v) => set(d.words, [d.member], v)" />
   </section>
+  <section id="roll" class="dims two">
+    <QuantityField label="sprung centre of gravity over the floor, for roll" si="m" :low="0.1" :high="3" :estimated="about.sprung_cg_height?.how === 'estimated'" :model-value="about.sprung_cg_height?.value" @update:model-value="cgHeight" />
+    <p class="small quiet">With both roll centres it gives roll, load moved and the cornering at which a stop is met. An estimate does: near the hip of a seated driver in a car.</p>
+  </section>
   <div id="ratios" class="ends">
     <section v-for="end in ENDS" :key="end" :aria-label="end">
       <h2><svg width="34" height="8" aria-hidden="true"><path d="M0 4H34" stroke="currentColor" stroke-width="2.250" :stroke-dasharray="end === 'rear' ? '7 4' : undefined" /></svg>{{ end === 'front' ? 'Front' : 'Rear' }}</h2>
@@ -60,9 +68,11 @@ const estimateDamper = (end: EndName, on: boolean): void => setEnd(end, 'damper 
         <QuantityField label="track" si="m" :low="0.3" :high="4" :model-value="ends[end]!.track" @update:model-value="(v) => setEnd(end, 'track', ['track'], v)" />
         <QuantityField label="unsprung mass, each corner" si="kg" :decimals="1" :low="0" :high="2000" :model-value="ends[end]!.unsprung_mass?.value" @update:model-value="(v) => setValued(end, 'unsprung mass', ['unsprung_mass'], ends[end]!.unsprung_mass, v, 'scales')" />
       </div>
-      <RatioField :label="ends[end]!.layout === 'divorced' ? 'spring motion ratio' : 'motion ratio'" :layout="ends[end]!.layout!" :ratio="ends[end]!.spring?.ratio ?? null" @change="(r) => setEnd(end, 'motion ratio', ['spring', 'ratio'], r)" />
-      <RatioField v-if="ends[end]!.layout === 'divorced'" label="damper motion ratio" :layout="ends[end]!.layout!" :ratio="ends[end]!.damper?.ratio ?? null" @change="(r) => setEnd(end, 'damper motion ratio', ['damper'], { ratio: r })" />
-      <p v-else class="moves quiet">The damper moves with the spring.</p>
+      <ArmFields v-if="ends[end]!.layout === 'torsion arm'" :end="end" />
+      <RatioField v-else :label="ends[end]!.layout === 'divorced' ? 'spring motion ratio' : 'motion ratio'" :layout="ends[end]!.layout!" :ratio="ends[end]!.spring?.ratio ?? null" :draft-key="`${vehicle.id} ${end} spring levers`" @change="(r) => setEnd(end, 'motion ratio', ['spring', 'ratio'], r)" />
+      <RatioField v-if="['divorced', 'live axle', 'torsion arm'].includes(ends[end]!.layout!)" label="damper motion ratio" :layout="ends[end]!.layout!" :ratio="ends[end]!.damper?.ratio ?? null" :draft-key="`${vehicle.id} ${end} damper levers`" @change="(r) => setEnd(end, 'damper motion ratio', ['damper'], r || ends[end]!.layout === 'divorced' ? { ratio: r } : null)" />
+      <p v-if="ends[end]!.layout === 'live axle' && !ends[end]!.damper" class="small quiet">Left blank, the damper is taken to move with the spring.</p>
+      <p v-if="!['divorced', 'live axle', 'torsion arm'].includes(ends[end]!.layout!)" class="moves quiet">The damper moves with the spring.</p>
       <div class="pair">
         <QuantityField label="damper coefficient, or blank" si="N*s/m" :low="0" :high="1e6" :estimated="ends[end]!.damper_coefficient?.how === 'estimated'" :model-value="ends[end]!.damper_coefficient?.value" @update:model-value="(v) => setValued(end, 'damper coefficient', ['damper_coefficient'], ends[end]!.damper_coefficient, v, 'typed')" />
         <v-checkbox class="est" label="an estimate" :disabled="!ends[end]!.damper_coefficient" :model-value="ends[end]!.damper_coefficient?.how === 'estimated'" @update:model-value="(v) => estimateDamper(end, !!v)" />
@@ -72,15 +82,16 @@ const estimateDamper = (end: EndName, on: boolean): void => setEnd(end, 'damper 
         <QuantityField label="tyre rate, if known" si="N/m" :low="1000" :high="1e7" :model-value="ends[end]!.tyre?.rate?.value" @update:model-value="(v) => setValued(end, 'tyre rate', ['tyre', 'rate'], ends[end]!.tyre?.rate, v, 'maker')" />
       </div>
       <div class="pair">
-        <QuantityField label="anti-roll bar rate at its link, or blank" si="N/m" :low="100" :high="1e7" :model-value="ends[end]!.bar?.rate.value" @update:model-value="(v) => setEnd(end, 'anti-roll bar', ['bar'], v === null ? null : { motion_ratio: 1, ...ends[end]!.bar, rate: { how: 'estimated', ...ends[end]!.bar?.rate, value: v } })" />
-        <QuantityField v-if="ends[end]!.bar" label="link / wheel travel of the bar" si="" :decimals="2" :low="0.05" :high="3" :clearable="false" :model-value="ends[end]!.bar!.motion_ratio" @update:model-value="(v) => v !== null && setEnd(end, 'bar motion ratio', ['bar', 'motion_ratio'], v)" />
+        <QuantityField label="anti-roll bar rate at its link, or blank" si="N/m" :low="100" :high="1e7" :model-value="ends[end]!.bar?.rate.value" @update:model-value="(v) => setEnd(end, 'anti-roll bar', ['bar'], v === null ? null : { ...ends[end]!.bar, rate: { how: 'estimated', ...ends[end]!.bar?.rate, value: v } })" />
+        <QuantityField v-if="ends[end]!.bar" label="link / wheel travel of the bar" si="" :decimals="2" :low="0.05" :high="3" :estimated="ends[end]!.bar!.motion_ratio == null" hint="blank: 1, the link at the wheel" :model-value="ends[end]!.bar!.motion_ratio ?? 1" @update:model-value="(v) => setEnd(end, 'bar motion ratio', ['bar', 'motion_ratio'], v)" />
       </div>
       <QuantityField v-if="ends[end]!.layout === 'live axle'" label="between the springs of the axle" si="m" :low="0.2" :high="3" :model-value="ends[end]!.spring_base" @update:model-value="(v) => setEnd(end, 'spring base', ['spring_base'], v)" />
-      <h3 :id="end === 'front' ? 'limits' : undefined" class="mt-3">Travel limits, hub to arch</h3>
+      <h3 :id="`limits-${end}`" class="mt-3">Travel limits, hub to arch</h3>
       <p class="small quiet">Spring out, wheel jacked in steps, on stands. Read hub to arch at each.</p>
       <div class="limits">
         <div v-for="l in LIMITS" :key="l.member"><QuantityField :label="l.words" si="m" :decimals="1" :low="0.02" :high="2" :hint="l.says" :model-value="ends[end]!.limits?.[l.member]" @update:model-value="(v) => setEnd(end, l.words, ['limits', l.member], v)" /></div>
       </div>
+      <EndMore :end="end" />
       <dl class="sum">
         <dt>sprung mass, each corner (mean)</dt><dd><AskFigure :figure="vehicle.report.value?.ends[end]?.sprung_mass" :path="`ends.${end}.sprung_mass`" :title="`sprung mass, ${end}`" :options="{ unit: true, decimals: 1 }" /></dd>
       </dl>
@@ -91,6 +102,7 @@ const estimateDamper = (end: EndName, on: boolean): void => setEnd(end, 'damper 
 
 <style scoped>
 .dims { display: grid; grid-template-columns: repeat(4, 1fr); gap: 16px; border-top: 1.5px solid var(--ink); padding-top: 10px; }
+.dims.two { grid-template-columns: minmax(0, 1fr) minmax(0, 2fr); border-top: 0; align-items: end; }
 .ends { display: grid; grid-template-columns: 1fr 1fr; gap: 24px 36px; margin-top: 16px; }
 h2 { display: flex; gap: 12px; align-items: center; margin-bottom: 4px; }
 .ends > section { display: grid; gap: 10px; align-content: start; border-top: 1.5px solid var(--ink); padding-top: 10px; }

@@ -45,9 +45,10 @@ async function pdf(): Promise<void> {
   if (fresh) html.value = await fresh.text()
 }
 const print = (): void => frame.value?.contentWindow?.print()
-const size = ref({ scale: 1, height: 1123 })
+const size = ref({ scale: 1 })
+const height = computed(() => 1123 * Math.max(1, html.value.split('class="page"').length - 1))
 const bench = ref<HTMLElement | null>(null)
-const observer = new ResizeObserver(([entry]) => (size.value = { scale: Math.min(1.4, entry!.contentRect.width / 794), height: 1123 }))
+const observer = new ResizeObserver(([entry]) => (size.value = { scale: Math.min(1.4, entry!.contentRect.width / 794) }))
 watch(bench, (el) => el && observer.observe(el))
 onBeforeUnmount(() => observer.disconnect())
 const waits = computed(() => vehicle.report.value?.stations.find((s) => s.station === 'sheet')?.waits_for ?? [])
@@ -58,8 +59,8 @@ const waits = computed(() => vehicle.report.value?.stations.find((s) => s.statio
     <div class="end acts"><button class="act go" :disabled="!html" @click="print">Print</button><button class="act" :disabled="busy || !html" @click="pdf">{{ busy ? 'Making the PDF…' : 'Download PDF' }}</button></div></div>
   <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>
   <p v-if="waits.length" class="waits">Still open: {{ waits.join('; ') }}. The sheet shows a dash there.</p>
-  <div ref="bench" class="paper" :style="{ height: `${size.height * size.scale}px` }">
-    <iframe v-if="html" ref="frame" title="Setup sheet" :srcdoc="html" :style="{ transform: `scale(${size.scale})` }"></iframe>
+  <div ref="bench" class="paper" :style="{ height: `${height * size.scale}px` }">
+    <iframe v-if="html" ref="frame" title="Setup sheet" :srcdoc="html" :style="{ transform: `scale(${size.scale})`, height: `${height}px` }"></iframe>
     <p v-else-if="!trouble" class="quiet" role="status">Laying out the sheet…</p>
   </div>
 </template>
@@ -68,5 +69,5 @@ const waits = computed(() => vehicle.report.value?.stations.find((s) => s.statio
 .acts { display: flex; gap: 10px; }
 .waits { margin: 4px 0 8px; color: var(--look); }
 .paper { margin-top: 8px; overflow: hidden; }
-iframe { width: 794px; height: 1123px; border: 1px solid var(--edge); background: #fff; transform-origin: 0 0; }
+iframe { width: 794px; border: 1px solid var(--edge); background: #fff; transform-origin: 0 0; }
 </style>

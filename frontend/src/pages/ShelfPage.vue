@@ -3,7 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 
 import { api, messageOf, type ShelfPart } from '@/api/client'
 import PageHead from '@/components/PageHead.vue'
-import SpringForm from '@/components/SpringForm.vue'
+import SpringForm from '@/springs/SpringForm.vue'
 import { useNotices } from '@/composables/useNotices'
 import { useUnits } from '@/composables/useUnits'
 

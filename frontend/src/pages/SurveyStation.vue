@@ -1,11 +1,15 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, reactive, ref } from 'vue'
+import { useRoute } from 'vue-router'
 
-import { type Place, PLACES, placeWords, type Reading, type SpringPart } from '@/api/client'
+import { barOf, coilOf, type Place, PLACES, placeWords, type Reading, type SpringPart, type TorsionBarPart } from '@/api/client'
 import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
+import SurveyFiles from '@/components/SurveyFiles.vue'
+import SurveyWalk from '@/components/SurveyWalk.vue'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
+import BarFields from '@/torsion/BarFields.vue'
 
 /** What is on the vehicle, before anything is undone. */
 const vehicle = useVehicle()
@@ -13,6 +17,12 @@ const units = useUnits()
 const survey = computed(() => vehicle.document.value!.surveys?.[0])
 const conditions = computed(() => survey.value?.conditions)
 const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f) => f.station === 'survey'))
+
+const route = useRoute()
+const walking = ref(route.query.walk === '1')
+const begun = ref(false)
+const ticked = computed(() => TICKS.every((t) => conditions.value?.[t.member]))
+const ready = computed(() => begun.value || (ticked.value && (survey.value?.readings?.length ?? 0) > 0))
 
 type What = Reading['quantity']
 const ROWS: { what: What; words: string; says: string; si: string; kind?: 'length'; low: number; high: number; how: Reading['how']; anchor?: string }[] = [
@@ -53,21 +63,48 @@ const TEXTS = [
 // the springs as found, left and right alike
 const END_PLACES = { front: ['front_left', 'front_right'], rear: ['rear_left', 'rear_right'] } as const
 const found = (end: 'front' | 'rear') => vehicle.document.value!.setups[0]!.sides![END_PLACES[end][0]]!
+// a free length typed before the rate waits for it
+const freeWaiting = reactive<Record<'front' | 'rear', number | null>>({ front: null, rear: null })
 function setFound(end: 'front' | 'rear', member: 'rate' | 'free_length' | 'collar', next: number | null): void {
+  if (member === 'free_length' && !found(end).spring) return void (freeWaiting[end] = next)
   const changes = END_PLACES[end].map((place) => {
     const side = vehicle.document.value!.setups[0]!.sides![place]!
     if (member === 'collar') return { path: ['setups', 0, 'sides', place, 'collar'], value: next }
-    const part: SpringPart = side.spring ?? { kind: 'coil', code: `as found, ${end}`, rate: { value: next ?? 1 } }
-    if (member === 'rate') return { path: ['setups', 0, 'sides', place, 'spring'], value: next === null ? null : { ...part, rate: { ...part.rate, value: next } } }
+    if (member === 'rate') {
+      const part = coilOf(side) ?? { kind: 'coil' as const, code: `as found, ${end}`, free_length: freeWaiting[end] }
+      return { path: ['setups', 0, 'sides', place, 'spring'], value: next === null ? null : ({ ...part, rate: { ...coilOf(side)?.rate, value: next } } satisfies SpringPart) }
+    }
     return { path: ['setups', 0, 'sides', place, 'spring', 'free_length'], value: next }
   })
   vehicle.edit(`${end} spring as found`, changes)
+}
+const onBar = (end: 'front' | 'rear'): boolean => vehicle.document.value!.vehicle.ends?.[end]?.layout === 'torsion arm'
+const splined = (end: 'front' | 'rear'): boolean => vehicle.document.value!.vehicle.ends?.[end]?.arm?.motion !== 'wishbone'
+/** The bar as found on both sides; one that was never at hand yet is put with the bars at hand. */
+function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
+  const bars = vehicle.document.value!.bars ?? []
+  const was = barOf(found(end))
+  const kept = bars.filter((b) => b.code !== was?.code)
+  vehicle.edit(`${end} torsion bars as found`, [
+    ...END_PLACES[end].map((place) => ({ path: ['setups', 0, 'sides', place, 'spring'], value: part ? { ...part, handed: part.handed ? (place.endsWith('left') ? 'left' : 'right') : null } : null })),
+    { path: ['bars'], value: part ? [...kept, { ...part, handed: null }] : kept },
+  ])
 }
 </script>
 
 <template>
   <div class="bench-top"><h1>Survey</h1><span class="quiet">as found, before anything is undone</span>
+    <button class="act" :class="{ go: !walking }" @click="walking = !walking">{{ walking ? 'Table' : 'Walk round' }}</button>
     <label class="end date"><span class="small quiet">measured on</span> <input type="date" :value="survey?.date ?? ''" @change="vehicle.edit('date of the survey', [{ path: ['surveys', 0, 'date'], value: ($event.target as HTMLInputElement).value || null }])" /></label></div>
+  <section v-if="walking && !ready" class="before">
+    <h2>First</h2>
+    <v-checkbox v-for="t in TICKS" :key="t.member" :label="t.words" :model-value="!!conditions?.[t.member]" @update:model-value="(v) => setCondition(t.member, !!v)" />
+    <div class="three texts"><v-text-field v-for="t in TEXTS" :key="t.member" :label="t.words" :model-value="conditions?.[t.member]" maxlength="300" @update:model-value="(v: string) => setCondition(t.member, v)" /></div>
+    <p class="small quiet mt-2">Heights read on a slope, at other pressures or before rolling can be off by more than the change planned.</p>
+    <button class="act go mt-3" autofocus @click="begun = true">{{ ticked ? 'Begin' : 'Begin all the same' }}</button>
+  </section>
+  <SurveyWalk v-else-if="walking" @close="walking = false" />
+  <template v-else>
   <div class="ticks">
     <v-checkbox v-for="t in TICKS" :key="t.member" :label="t.words" :model-value="!!conditions?.[t.member]" @update:model-value="(v) => setCondition(t.member, !!v)" />
   </div>
@@ -81,13 +118,18 @@ function setFound(end: 'front' | 'rear', member: 'rate' | 'free_length' | 'colla
       </tr>
     </tbody>
   </table>
+  <SurveyFiles />
   <FindingList :findings="findings" />
   <section id="as-found" class="found">
     <div v-for="end in (['front', 'rear'] as const)" :key="end">
-      <h3>{{ end === 'front' ? 'Front' : 'Rear' }} spring as found</h3>
-      <div class="three">
-        <QuantityField label="rate" si="N/m" :low="500" :high="1e7" :model-value="found(end).spring?.rate.value" @update:model-value="(v) => setFound(end, 'rate', v)" />
-        <QuantityField label="free length" si="m" :low="0.02" :high="2" :readonly="!found(end).spring" :model-value="found(end).spring?.free_length" @update:model-value="(v) => setFound(end, 'free_length', v)" />
+      <h3>{{ end === 'front' ? 'Front' : 'Rear' }} {{ onBar(end) ? 'torsion bars' : 'spring' }} as found</h3>
+      <template v-if="onBar(end)">
+        <BarFields :part="barOf(found(end))" :draft-key="`${vehicle.id} ${end} bar`" :code="`as found, ${end}`" :splined="splined(end)" @change="(p) => setBar(end, p)" />
+        <div class="three"><QuantityField v-for="p in END_PLACES[end]" :key="p" :label="`free plate reads, ${placeWords(p)}`" si="rad" :decimals="1" :low="-1.5" :high="3" hint="if read before anything was moved" :model-value="vehicle.document.value!.setups[0]!.sides![p]!.free_angle" @update:model-value="(v) => vehicle.edit(`free plate as read, ${placeWords(p)}`, [{ path: ['setups', 0, 'sides', p, 'free_angle'], value: v }])" /></div>
+      </template>
+      <div v-else class="three">
+        <QuantityField label="rate" si="N/m" :low="500" :high="1e7" :model-value="coilOf(found(end))?.rate.value" @update:model-value="(v) => setFound(end, 'rate', v)" />
+        <QuantityField label="free length" si="m" :low="0.02" :high="2" :model-value="coilOf(found(end))?.free_length ?? freeWaiting[end]" @update:model-value="(v) => setFound(end, 'free_length', v)" />
         <QuantityField label="collar up from its datum" si="m" kind="fine length" :low="-0.5" :high="0.5" :model-value="found(end).collar" @update:model-value="(v) => setFound(end, 'collar', v)" />
       </div>
     </div>
@@ -98,6 +140,7 @@ function setFound(end: 'front' | 'rear', member: 'rate' | 'free_length' | 'colla
   <section id="damage"><v-textarea label="Known damage: cracked mounts, torn bushes, weak damper, perished hose, corrosion" :model-value="survey?.damage" maxlength="2000" @update:model-value="(v: string) => vehicle.edit('known damage', [{ path: ['surveys', 0, 'damage'], value: v }])" />
     <p v-if="survey?.damage" class="small mt-1"><b class="grade-look">Look</b> Damage blocks the plan until it is dealt with; corroded or split mounts belong with a licensed workshop.</p></section>
   <p class="small quiet mt-4">Vehicle on a level floor, wheels chocked. Shown in {{ units.unit('m').written }} and {{ units.unit('kg').written }}; type any unit, such as 25 5/8 in or 305 kg.</p>
+  </template>
 </template>
 
 <style scoped>
@@ -113,6 +156,7 @@ function setFound(end: 'front' | 'rear', member: 'rate' | 'free_length' | 'colla
 .walk tbody th span { font-size: var(--t-1); color: var(--ink-2); }
 .walk td { padding: 6px 4px; border-top: 1px solid var(--rule); vertical-align: top; }
 .found { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 32px; margin-top: 18px; }
+.before { border-top: 1.5px solid var(--ink); padding-top: 12px; } .before :deep(.v-label) { font-size: var(--t-4); }
 .three { display: grid; grid-template-columns: repeat(3, 1fr); gap: 12px; align-items: end; }
 .texts, #damage { margin-top: 16px; }
 @media (max-width: 820px) { .walk thead th:first-child { width: 120px; } }

@@ -10,6 +10,7 @@ import StaleDialog from '@/components/StaleDialog.vue'
 import WorkingDrawer from '@/components/WorkingDrawer.vue'
 import WorkLine from '@/components/WorkLine.vue'
 import { provideHeights } from '@/composables/useHeights'
+import { useSteady } from '@/composables/useSteady'
 import { provideVehicle } from '@/composables/useVehicle'
 import { provideWorking } from '@/composables/useWorking'
 import { STATIONS } from '@/logic/stations'
@@ -20,6 +21,7 @@ import GeometryStation from './GeometryStation.vue'
 import HeightStation from './HeightStation.vue'
 import SpringsStation from './SpringsStation.vue'
 import SurveyStation from './SurveyStation.vue'
+import TravelStation from './TravelStation.vue'
 
 /** One vehicle at work: heading, bench of the present station, stance, work line. */
 const route = useRoute()
@@ -31,11 +33,14 @@ const finding = ref(false)
 const keys = ref(false)
 
 const benches = {
-  brief: BriefStation, survey: SurveyStation, geometry: GeometryStation, springs: SpringsStation, height: HeightStation,
+  brief: BriefStation, survey: SurveyStation, geometry: GeometryStation, springs: SpringsStation, height: HeightStation, travel: TravelStation,
   sheet: defineAsyncComponent(() => import('./SheetStation.vue')),
+  compare: defineAsyncComponent(() => import('@/compare/CompareBench.vue')),
 }
-const station = computed<Station>(() => (STATIONS.some((s) => s.id === route.params.station) ? (route.params.station as Station) : 'springs'))
-const title = computed(() => `${STATIONS.find((s) => s.id === station.value)!.words}, ${vehicle.document.value?.vehicle.name ?? ''} · Feder`)
+const station = computed<Station | 'compare'>(() => (STATIONS.some((s) => s.id === route.params.station) || route.params.station === 'compare' ? (route.params.station as Station | 'compare') : 'springs'))
+const stations = useSteady(() => vehicle.report.value?.stations ?? [])
+const opened = computed(() => !!vehicle.document.value)
+const title = computed(() => `${STATIONS.find((s) => s.id === station.value)?.words ?? 'Compare'}, ${vehicle.document.value?.vehicle.name ?? ''} · Feder`)
 watch(title, (t) => (document.title = t), { immediate: true })
 watch(() => [route.hash, station.value, !!vehicle.report.value], async () => {
   if (!route.hash) return
@@ -55,10 +60,16 @@ function pressed(event: KeyboardEvent): void {
     event.preventDefault()
     finding.value = true
   }
+  const anywhere = event.altKey && !event.ctrlKey && STATIONS.find((s) => event.code === `Digit${s.key}` || event.code === `Key${s.key.toUpperCase()}`)
+  if (anywhere) {
+    event.preventDefault()
+    return void router.push(`/vehicle/${vehicle.id}/${anywhere.id}`)
+  }
   if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('.v-dialog.v-overlay--active')) return
   const found = STATIONS.find((s) => s.key === event.key)
   if (found) void router.push(`/vehicle/${vehicle.id}/${found.id}`)
   else if (event.key === 'f' || event.key === '/') finding.value = true
+  else if (event.key === 'c') void router.push(`/vehicle/${vehicle.id}/compare`)
   else if (event.key === '?') keys.value = true
   else if (event.key === 'g') void router.push('/')
   else if (event.key === 'Escape') working.close()
@@ -75,11 +86,11 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
     <main class="bench" data-fields>
       <div v-if="vehicle.trouble.value" class="trouble" role="alert">{{ vehicle.trouble.value }}</div>
       <template v-if="vehicle.missing.value"><h1>This vehicle is not in the garage</h1><p class="mt-2">It may have been deleted. <router-link to="/">Back to the garage</router-link></p></template>
-      <p v-else-if="!vehicle.document.value" class="quiet" role="status">Opening the vehicle…</p>
+      <p v-else-if="!opened" class="quiet" role="status">Opening the vehicle…</p>
       <component :is="benches[station]" v-else />
     </main>
     <StancePanel />
-    <WorkLine :here="station" :reports="vehicle.report.value?.stations ?? []" :vehicle-id="vehicle.id" />
+    <WorkLine :here="station" :reports="stations" :vehicle-id="vehicle.id" />
     <WorkingDrawer />
     <StaleDialog />
     <FindDialog :open="finding" @close="finding = false" />

@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
+
+import { type Place, placeWords } from '@/api/client'
 
 import { bumpTags, type Division, type LadderMarks, spread } from './ladder'
 
-/**
- * The travel ladder of one corner: open = free travel, dotted = stop being squeezed, hatched = out of reach.
- * The wedge marks ride height; dragged or moved with the arrow keys it asks for another height (up is bump: a lower car).
- */
+/** The travel ladder of one corner: open = free travel, dotted = stop being squeezed, hatched = out of reach. */
 const props = defineProps<{
   x: number
   top: number
@@ -14,28 +13,20 @@ const props = defineProps<{
   /** Range of the scale, mm of wheel travel. */
   range: { top: number; bottom: number }
   marks: LadderMarks
-  /** Travel of as found from this ride height, mm; null when it is the setup itself. */
-  ghost: number | null
   division: Division
-  movable: boolean
-  fact: boolean
-  label: string
-  heightText: string
-  /** How far the wedge stands from zero while it is dragged, mm. */
-  offset: number
+  place: Place
 }>()
 const emit = defineEmits<{
-  /** Wheel travel asked for from the ride height at the start, mm; `done` on release. */
-  move: [travel: number, done: boolean]
-  /** One step of the keyboard, mm. */
-  step: [travel: number]
-  open: []
-  /** How a limit comes about: its name in the report. */
-  ask: [what: 'solid' | 'contact' | 'bind' | 'droop' | 'stop' | 'loose', words: string]
+  /** How a limit comes about: the corner, its name in the report, and its words. */
+  ask: [place: Place, what: 'solid' | 'contact' | 'bind' | 'droop' | 'stop' | 'loose', words: string]
 }>()
 
 const y = (mm: number): number => props.top + ((props.range.top - mm) / (props.range.top - props.range.bottom)) * (props.bottom - props.top)
 const within = (mm: number): number => Math.min(props.range.top, Math.max(props.range.bottom, mm))
+const label = computed(() => placeWords(props.place))
+const told = (name: string, mm: number): string => (props.marks.estimated?.includes(name) ? '~' : '') + props.division.write(mm)
+/** Long numbers are written smaller, so that none reaches the next ladder. */
+const small = (text: string): string => (text.length > 4 ? 'font-size:13px' : '')
 const unknown = computed(() => props.marks.droop === null && props.marks.solid === null && props.marks.contact === null)
 const tags = computed(() => bumpTags(props.marks).filter((t) => t.at <= props.range.top + 30))
 const end = computed(() => tags.value.find((t) => t.first)?.at ?? null)
@@ -62,51 +53,7 @@ const LIMITS: Record<string, { what: 'solid' | 'contact' | 'bind' | 'droop' | 's
   S: { what: 'solid', words: 'damper solid' }, T: { what: 'contact', words: 'tyre meets arch' }, B: { what: 'bind', words: 'coils closed' },
   D: { what: 'droop', words: 'full droop' }, L: { what: 'loose', words: 'spring loose' }, P: { what: 'stop', words: 'stop touched' },
 }
-const how = (letter: string): void => emit('ask', LIMITS[letter]!.what, LIMITS[letter]!.words)
-
-const dragging = ref(false)
-let startY = 0
-let perPixel = 1
-let pending = 0
-let frame = 0
-function down(event: PointerEvent): void {
-  if (!props.movable) return
-  const target = event.currentTarget as SVGElement
-  target.setPointerCapture(event.pointerId)
-  target.focus()
-  const box = target.ownerSVGElement!.getBoundingClientRect()
-  const view = target.ownerSVGElement!.viewBox.baseVal
-  perPixel = ((view.height / box.height) * (props.range.top - props.range.bottom)) / (props.bottom - props.top)
-  startY = event.clientY
-  dragging.value = true
-}
-function drag(event: PointerEvent): void {
-  if (!dragging.value) return
-  pending = Math.round((startY - event.clientY) * perPixel * 2) / 2
-  if (!frame)
-    frame = requestAnimationFrame(() => {
-      frame = 0
-      if (dragging.value) emit('move', pending, false)
-    })
-}
-function up(): void {
-  if (!dragging.value) return
-  dragging.value = false
-  emit('move', pending, true)
-  pending = 0
-}
-function pressed(event: KeyboardEvent): void {
-  if (!props.movable) return
-  const step = { ArrowUp: 1, ArrowDown: -1, PageUp: 5, PageDown: -5 }[event.key]
-  if (step !== undefined) {
-    event.preventDefault()
-    emit('step', step)
-  } else if (event.key === 'Enter' || /^\d$/.test(event.key)) {
-    event.preventDefault()
-    event.stopPropagation()
-    emit('open')
-  }
-}
+const how = (letter: string): void => emit('ask', props.place, LIMITS[letter]!.what, LIMITS[letter]!.words)
 </script>
 
 <template>
@@ -129,22 +76,15 @@ function pressed(event: KeyboardEvent): void {
         <path v-else class="ld-tick" :d="`M${x - 13} ${t.y}h26L${x + 17} ${t.label}`" />
         <rect class="ld-tag" :class="t.kind" :x="x + 17" :y="t.label - 8" width="16" height="16" />
         <text class="ld-tx" :class="t.kind" :x="x + 25" :y="t.label + 5">{{ t.letter }}</text>
-        <text class="lim how" :class="t.kind" role="button" tabindex="0" :aria-label="`${LIMITS[t.letter]!.words}, ${label}: ${division.write(t.at)}. How?`" :x="x + 36" :y="t.label + 5.500" @click="how(t.letter)" @keydown.enter.stop="how(t.letter)">{{ division.write(t.at) }}</text>
+        <text class="lim how" :class="t.kind" role="button" tabindex="0" :aria-label="`${LIMITS[t.letter]!.words}, ${label}: ${division.write(t.at)}. How?`" :style="small(told(LIMITS[t.letter]!.what, t.at))" :x="x + 36" :y="t.label + 5.500" @click="how(t.letter)" @keydown.enter.stop="how(t.letter)">{{ told(LIMITS[t.letter]!.what, t.at) }}</text>
       </g>
-      <text v-if="squeezed && marks.stop !== null" class="num how" role="button" tabindex="0" :aria-label="`stop touched, ${label}: ${division.write(marks.stop)}. How?`" :x="x + 17" :y="Math.max(squeezed.to + 10, (labels.find((t) => t.first)?.label ?? 0) + 24)" @click="how('P')" @keydown.enter.stop="how('P')">{{ division.write(marks.stop) }}</text>
+      <text v-if="squeezed && marks.stop !== null" class="num how" role="button" tabindex="0" :aria-label="`stop touched, ${label}: ${division.write(marks.stop)}. How?`" :x="x + 17" :y="Math.max(squeezed.to + 10, (labels.find((t) => t.first)?.label ?? 0) + 24)" @click="how('P')" @keydown.enter.stop="how('P')">{{ told('stop', marks.stop) }}</text>
       <g v-if="marks.droop !== null">
         <path class="ld-bar" :d="`M${x - 18} ${y(within(marks.droop))}h36`" />
         <rect class="ld-tag" :x="x + 17" :y="y(within(marks.droop)) - 8" width="16" height="16" />
         <text class="ld-tx" :x="x + 25" :y="y(within(marks.droop)) + 5">D</text>
-        <text class="lim how" role="button" tabindex="0" :aria-label="`full droop, ${label}: ${division.write(marks.droop)}. How?`" :x="x + 36" :y="y(within(marks.droop)) + 5.500" @click="how('D')" @keydown.enter.stop="how('D')">{{ division.write(marks.droop) }}</text>
+        <text class="lim how" role="button" tabindex="0" :aria-label="`full droop, ${label}: ${division.write(marks.droop)}. How?`" :style="small(told('droop', marks.droop))" :x="x + 36" :y="y(within(marks.droop)) + 5.500" @click="how('D')" @keydown.enter.stop="how('D')">{{ told('droop', marks.droop) }}</text>
       </g>
     </template>
-    <path v-if="ghost !== null && Math.abs(ghost - offset) > 0.3" class="ghost" :d="`M${x - 15} ${y(within(ghost))}l-15 -8v16z`" />
-    <path class="wedge" :class="{ fact }" :d="`M${x - 13} ${y(within(offset))}l-18 -9.500v19z`" />
-    <rect v-if="movable" class="grip" role="slider" tabindex="0" :aria-label="`Ride height ${label}; arrow up lowers by 1 mm`" :aria-valuetext="heightText"
-      aria-orientation="vertical" :aria-valuenow="Math.round(offset)" :aria-valuemin="range.bottom" :aria-valuemax="range.top"
-      :x="x - 36" :y="y(within(offset)) - 22" width="54" height="44"
-      @pointerdown="down" @pointermove="drag" @pointerup="up" @pointercancel="up" @keydown="pressed" @dblclick="emit('open')" />
-    <rect v-if="movable" class="focus-ring" :x="x - 34" :y="y(within(offset)) - 13" width="52" height="26" />
   </g>
 </template>

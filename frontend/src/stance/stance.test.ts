@@ -34,7 +34,7 @@ describe('the ladder', () => {
 
 describe('the side view', () => {
   it('stands its wheels on the floor and its arches round them, for every body', () => {
-    for (const body of ['hatchback', 'saloon', 'estate', '4x4', 'van']) {
+    for (const body of ['hatchback', 'saloon', 'estate', '4x4', 'pick-up', 'van']) {
       const shape = sideView({ body, wheelbase: 2600, frontOverhang: 800, rearOverhang: 800, tyreRadius: 305, archGap: 62, roofHeight: 1450 })
       const path = draw(shape.body, (x, y) => [x, -y])
       expect(path.match(/A367.00 367.00/g)).toHaveLength(2)

@@ -12,7 +12,7 @@ export interface ShowOptions {
 }
 
 const WRITTEN: Record<string, string> = {
-  deg: '°', 'N*s/m': 'N·s/m', 'lbf*s/in': 'lbf·s/in', 'kgf*s/mm': 'kgf·s/mm', 'N*m': 'N·m', 'lbf*ft': 'lbf·ft', 'kgf*m': 'kgf·m',
+  deg: '°', 'N*s/m': 'N·s/m', 'lbf*s/in': 'lbf·s/in', 'kgf*s/mm': 'kgf·s/mm', 'N*m': 'N·m', 'lbf*ft': 'lbf·ft', 'kgf*m': 'kgf·m', 'deg/g': '°/g', 'N*m/deg': 'N·m/°', 'N*m/rad': 'N·m/rad',
 }
 const dimensions = Object.entries(table.dimensions) as [string, { si: string; units: Record<string, number> }][]
 

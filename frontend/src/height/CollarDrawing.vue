@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-import type { CornerReport, SideSetup } from '@/api/client'
+import { coilOf, type CornerReport, type SideSetup } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
 
 /** The spring between its seats, to scale with its thread: where the collar stands, how long the spring is. */
@@ -19,7 +19,8 @@ const scene = computed(() => {
   const scale = (HEIGHT - 24) / all
   const top = 12 + above * scale
   const y = (up: number): number => 12 + (above + length + (collar ?? 0) - up) * scale
-  const coils = props.side.spring?.active_coils ? Math.min(14, Math.max(3, Math.round(props.side.spring.active_coils))) : 7
+  const active = coilOf(props.side)?.active_coils
+  const coils = active ? Math.min(14, Math.max(3, Math.round(active))) : 7
   const seat = y(collar ?? 0)
   const lead = (seat - top) / coils
   let d = `M30 ${seat}`

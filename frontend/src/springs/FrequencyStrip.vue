@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import type { Candidate, EndName, Report } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
 import { useWorking } from '@/composables/useWorking'
-import { frequencyAt, frequencyOfRate, rangeFor, rateOfFrequency, type StripScale, ticks, xOf } from '@/logic/strip'
+import { frequencyAt, frequencyOfRate, rangeFor, rateOfFrequency, type StripScale, ticks, xOf } from '@/springs/strip'
 import { show } from '@/units/format'
 
 /**
@@ -25,7 +25,7 @@ const working = useWorking()
 
 const frequencies = computed(() => {
   const v = props.report.vehicle
-  const list = [v.frequency_low.value, v.frequency_high.value]
+  const list = [v.frequency_low, v.frequency_high].flatMap((f) => (f ? [f.value] : []))
   for (const e of ['front', 'rear'] as const) {
     const f = props.report.ends[e]?.frequency
     if (f) list.push(f.value, f.was ?? f.value)
@@ -62,7 +62,10 @@ const marks = computed(() =>
   }),
 )
 const known = computed(() => (['front', 'rear'] as const).some((e) => (props.report.ends[e]?.strip?.length ?? 0) > 1))
-const wanted = computed(() => ({ from: x(props.report.vehicle.frequency_low.value), to: x(props.report.vehicle.frequency_high.value) }))
+const wanted = computed(() => {
+  const v = props.report.vehicle
+  return v.frequency_low && v.frequency_high ? { from: x(v.frequency_low.value), to: x(v.frequency_high.value) } : null
+})
 const flat = computed(() => {
   const v = props.report.vehicle
   return v.flat_low && v.flat_high ? { from: x(v.flat_low.value), to: x(v.flat_high.value) } : null
@@ -116,37 +119,39 @@ const anchor = (at: number): string => (at > 610 ? 'end' : 'start')
 </script>
 
 <template>
-  <svg viewBox="0 0 740 160" role="group" aria-label="Frequency strip" class="strip">
-    <rect class="bed" :x="scale.left" y="42" :width="scale.right - scale.left" height="66" />
-    <rect v-if="known" class="want" :x="wanted.from" y="42" :width="Math.max(0, wanted.to - wanted.from)" height="20" />
-    <text v-if="known" class="note" :x="Math.min(wanted.to + 7, 668)" y="57">wanted</text>
-    <g v-if="flat"><path v-for="l in flatLines" :key="l" class="flat" :d="`M${flat.from} ${l + 6}H${flat.to}`" /><path class="edge" :d="`M${flat.from} 87V108M${flat.to} 87V108`" /><text class="note" :x="Math.min(flat.to + 7, 664)" y="103">flat ride</text></g>
-    <path class="edge" :d="`M${scale.left} 42H${scale.right}M${scale.left} 108H${scale.right}`" />
-    <g v-for="(t, i) in known ? hz : []" :key="`h${i}`"><path class="tick" :d="`M${t.x} 42v${t.label ? 6 : 3}M${t.x} 108v${t.label ? -6 : -3}`" /><text v-if="t.label" class="hz" :x="t.x" y="81" text-anchor="middle">{{ t.label }}</text></g>
-    <g v-for="(t, i) in rateTicks('front')" :key="`f${i}`"><path class="tick" :d="`M${t.x} 42v${t.label ? -8 : -4}`" /><text v-if="t.label && Math.abs(t.x - (marks[0]!.x ?? -99)) > 30" class="k" :x="t.x" y="29" text-anchor="middle">{{ t.label }}</text></g>
-    <g v-for="(t, i) in rateTicks('rear')" :key="`r${i}`"><path class="tick" :d="`M${t.x} 108v${t.label ? 8 : 4}`" /><text v-if="t.label && Math.abs(t.x - (marks[1]!.x ?? -99)) > 30" class="k" :x="t.x" y="135" text-anchor="middle">{{ t.label }}</text></g>
-    <path v-for="(sx, i) in shelfMarks" :key="`s${i}`" class="shelf" :d="end === 'front' ? `M${sx} 42v-13` : `M${sx} 108v13`" />
-    <text class="lab" x="0" y="29">Front spring</text><text class="unit" x="0" y="45">{{ rateUnit.written }} × {{ marks[0]!.ratio }}²</text>
-    <text class="lab" x="0" y="80">At the wheel</text><text class="unit" x="0" y="96">Hz</text>
-    <text class="lab" x="0" y="131">Rear spring</text><text class="unit" x="0" y="147">{{ rateUnit.written }} × {{ marks[1]!.ratio }}²</text>
-    <g v-for="m in marks" :key="m.end">
-      <path v-if="m.was !== null" class="was" :class="m.end" :d="m.end === 'front' ? `M${m.was} 42V108` : `M${m.was} 42V118`" />
-      <g v-if="m.x !== null" class="mark" :class="{ on: m.end === end, fact }">
-        <path class="ln" :class="m.end" :d="m.end === 'front' ? `M${m.x} 32V108` : `M${m.x} 42V118`" />
-        <path class="tip" :d="m.end === 'front' ? `M${m.x - 9} 1h18l-9 13z` : `M${m.x - 9} 158h18l-9 -13z`" />
-        <text class="k cur" :x="m.x" :y="m.end === 'front' ? 29 : 135" text-anchor="middle">{{ m.rate }}</text>
-        <text class="flag ask" role="button" tabindex="0" :x="labelX(m.x, 1)" :y="m.end === 'front' ? 13 : 157" :text-anchor="anchor(m.x)" @click="working.ask(`ends.${m.end}.frequency`, `${m.end} frequency`)" @keydown.enter="working.ask(`ends.${m.end}.frequency`, `${m.end} frequency`)">{{ m.text }}</text>
-        <rect class="grip ew" role="slider" tabindex="0" :aria-label="`${m.end} frequency; arrow right for the next stiffer spring on the shelf`" :aria-valuenow="Number(report.ends[m.end]?.frequency?.value.toFixed(2))" :aria-valuemin="0.500" :aria-valuemax="6" :aria-valuetext="m.text"
-          :x="m.x - 22" :y="m.end === 'front' ? 0 : 96" width="44" :height="m.end === 'front' ? 60 : 64" @pointerdown="down($event, m.end)" @pointermove="drag" @pointerup="up" @pointercancel="up" @focus="m.end !== end && emit('pick', m.end)" @keydown="pressed" />
-        <rect class="focus-ring" :x="m.x - 15" :y="m.end === 'front' ? -3 : 141" width="30" height="22" />
+  <div class="drawn strip-box">
+    <svg viewBox="0 0 740 160" role="group" aria-label="Frequency strip" class="strip">
+      <rect class="bed" :x="scale.left" y="42" :width="scale.right - scale.left" height="66" />
+      <rect v-if="known && wanted" class="want" :x="wanted.from" y="42" :width="Math.max(0, wanted.to - wanted.from)" height="20" />
+      <text v-if="known && wanted" class="note" :x="Math.min(wanted.to + 7, 668)" y="57">wanted</text>
+      <g v-if="flat"><path v-for="l in flatLines" :key="l" class="flat" :d="`M${flat.from} ${l + 6}H${flat.to}`" /><path class="edge" :d="`M${flat.from} 87V108M${flat.to} 87V108`" /><text class="note" :x="Math.min(flat.to + 7, 664)" y="103">flat ride</text></g>
+      <path class="edge" :d="`M${scale.left} 42H${scale.right}M${scale.left} 108H${scale.right}`" />
+      <g v-for="(t, i) in known ? hz : []" :key="`h${i}`"><path class="tick" :d="`M${t.x} 42v${t.label ? 6 : 3}M${t.x} 108v${t.label ? -6 : -3}`" /><text v-if="t.label" class="hz" :x="t.x" y="81" text-anchor="middle">{{ t.label }}</text></g>
+      <g v-for="(t, i) in rateTicks('front')" :key="`f${i}`"><path class="tick" :d="`M${t.x} 42v${t.label ? -8 : -4}`" /><text v-if="t.label && Math.abs(t.x - (marks[0]!.x ?? -99)) > 30" class="k" :x="t.x" y="29" text-anchor="middle">{{ t.label }}</text></g>
+      <g v-for="(t, i) in rateTicks('rear')" :key="`r${i}`"><path class="tick" :d="`M${t.x} 108v${t.label ? 8 : 4}`" /><text v-if="t.label && Math.abs(t.x - (marks[1]!.x ?? -99)) > 30" class="k" :x="t.x" y="135" text-anchor="middle">{{ t.label }}</text></g>
+      <path v-for="(sx, i) in shelfMarks" :key="`s${i}`" class="shelf" :d="end === 'front' ? `M${sx} 42v-13` : `M${sx} 108v13`" />
+      <text class="lab" x="0" y="29">{{ marks[0]!.ratio === '?' && report.ends.front?.wheel_rate ? 'Front bars' : 'Front spring' }}</text><text class="unit" x="0" y="45">{{ marks[0]!.ratio === '?' ? '' : `${rateUnit.written} × ${marks[0]!.ratio}²` }}</text>
+      <text class="lab" x="0" y="80">At the wheel</text><text class="unit" x="0" y="96">Hz</text>
+      <text class="lab" x="0" y="131">{{ marks[1]!.ratio === '?' && report.ends.rear?.wheel_rate ? 'Rear bars' : 'Rear spring' }}</text><text class="unit" x="0" y="147">{{ marks[1]!.ratio === '?' ? '' : `${rateUnit.written} × ${marks[1]!.ratio}²` }}</text>
+      <g v-for="m in marks" :key="m.end">
+        <path v-if="m.was !== null" class="was" :class="m.end" :d="m.end === 'front' ? `M${m.was} 42V108` : `M${m.was} 42V118`" />
+        <g v-if="m.x !== null" class="mark" :class="{ on: m.end === end, fact }">
+          <path class="ln" :class="m.end" :d="m.end === 'front' ? `M${m.x} 32V108` : `M${m.x} 42V118`" />
+          <path class="tip" :d="m.end === 'front' ? `M${m.x - 9} 1h18l-9 13z` : `M${m.x - 9} 158h18l-9 -13z`" />
+          <text class="k cur" :x="m.x" :y="m.end === 'front' ? 29 : 135" text-anchor="middle">{{ m.rate }}</text>
+          <text class="flag ask" role="button" tabindex="0" :x="labelX(m.x, 1)" :y="m.end === 'front' ? 13 : 157" :text-anchor="anchor(m.x)" @click="working.ask(`ends.${m.end}.frequency`, `${m.end} frequency`)" @keydown.enter="working.ask(`ends.${m.end}.frequency`, `${m.end} frequency`)">{{ m.text }}</text>
+          <rect class="grip ew" role="slider" :tabindex="m.end === end ? 0 : -1" :aria-label="`${m.end} frequency; arrow right for the next stiffer spring on the shelf`" :aria-valuenow="Number(report.ends[m.end]?.frequency?.value.toFixed(2))" :aria-valuemin="0.500" :aria-valuemax="6" :aria-valuetext="m.text"
+            :x="m.x - 22" :y="m.end === 'front' ? 0 : 96" width="44" :height="m.end === 'front' ? 60 : 64" @pointerdown="down($event, m.end)" @pointermove="drag" @pointerup="up" @pointercancel="up" @focus="m.end !== end && emit('pick', m.end)" @keydown="pressed" />
+          <rect class="focus-ring" :x="m.x - 15" :y="m.end === 'front' ? -3 : 141" width="30" height="22" />
+        </g>
       </g>
-    </g>
-    <text v-if="!known" class="hz" :x="410" y="80" text-anchor="middle">Weights, ratio and unsprung mass give the scale.</text>
-  </svg>
+      <text v-if="!known" class="hz" :x="410" y="80" text-anchor="middle">Weights, ratio and unsprung mass give the scale.</text>
+    </svg>
+  </div>
 </template>
 
 <style scoped>
-.strip { width: 100%; margin-top: 2px; }
+.strip-box { aspect-ratio: 740 / 160; margin-top: 2px; }
 .bed { fill: var(--sheet); } .want { fill: var(--plan-tint); } .flat { stroke: var(--ink-2); stroke-width: 1; } .edge { stroke: var(--ink); stroke-width: 1.5; }
 .tick { stroke: var(--edge); stroke-width: 0.9; fill: none; } .shelf { stroke: var(--ink); stroke-width: 3; fill: none; }
 svg .hz { font-size: var(--t-3); fill: var(--ink); } svg .k { font-size: var(--t-2); } svg .note { font-size: var(--t-1); }

@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-import type { Candidate, CornerReport } from '@/api/client'
+import type { Candidate, CornerReport, Figure } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
 import { sentence } from '@/logic/sentence'
 import { percent } from '@/units/format'
 
 /** One spring of the shelf: its numbers at the wheel, its travel lying on the common ride line, what speaks against it first. */
 const props = defineProps<{ row: Candidate; corner: CornerReport | undefined; range: { top: number; bottom: number }; disabled: boolean }>()
-defineEmits<{ choose: []; how: [what: 'wheel_rate' | 'frequency' | 'over_front'] }>()
+defineEmits<{ choose: []; pair: []; how: [what: 'wheel_rate' | 'frequency' | 'over_front'] }>()
 const units = useUnits()
 const WIDTH = 212
 const x = (mm: number): number => ((Math.min(props.range.top, Math.max(props.range.bottom, mm)) - props.range.bottom) / (props.range.top - props.range.bottom)) * WIDTH
+const mark = (f: Figure): string => (f.assumed ? '~' : '')
 const mm = (f: { value: number } | null | undefined): number | null => (f ? f.value * 1000 : null)
 const ladder = computed(() => {
   const c = props.corner
@@ -34,6 +35,7 @@ const about = computed(() => {
   const p = props.row.part
   const wire = p.wire_diameter ? `wire ${units.show(p.wire_diameter, 'm', { kind: 'fine length' })}` : ''
   const coils = p.active_coils ? `${p.active_coils.toFixed(1)} coils` : ''
+  if (p.quoted_drop) return `quoted drop ${units.show(p.quoted_drop, 'm', { unit: true })}`
   return [wire, coils].filter(Boolean).join(', ') || (p.free_length ? `free ${units.show(p.free_length, 'm')}` : 'length not known')
 })
 </script>
@@ -41,16 +43,16 @@ const about = computed(() => {
 <template>
   <div class="c-row" role="listitem" :class="{ sel: row.chosen }">
     <button class="c-part" :aria-pressed="row.chosen" :disabled="disabled" @click="$emit('choose')"><b>{{ row.part.code }}</b><i>{{ about }}</i></button>
-    <button class="c-n" :disabled="!row.wheel_rate" :aria-label="`wheel rate with ${row.part.code}. How?`" @click="$emit('how', 'wheel_rate')">{{ row.wheel_rate ? units.show(row.wheel_rate.value, 'N/m') : '–' }}</button>
-    <button class="c-n" :disabled="!row.frequency" :aria-label="`frequency with ${row.part.code}. How?`" @click="$emit('how', 'frequency')">{{ row.frequency ? units.show(row.frequency.value, 'Hz') : '–' }}</button>
-    <button class="c-n" :disabled="!row.over_front" :aria-label="`rear over front with ${row.part.code}. How?`" :class="{ why: row.objection && ['flat_ride', 'stiff_front'].includes(row.objection.rule) }" @click="$emit('how', 'over_front')">{{ row.over_front ? percent(row.over_front.value, { signed: true }) : '–' }}</button>
+    <button class="c-n" :disabled="!row.wheel_rate" :aria-label="`wheel rate with ${row.part.code}. How?`" @click="$emit('how', 'wheel_rate')">{{ row.wheel_rate ? mark(row.wheel_rate) + units.show(row.wheel_rate.value, 'N/m') : '–' }}</button>
+    <button class="c-n" :disabled="!row.frequency" :aria-label="`frequency with ${row.part.code}. How?`" @click="$emit('how', 'frequency')">{{ row.frequency ? mark(row.frequency) + units.show(row.frequency.value, 'Hz') : '–' }}</button>
+    <button class="c-n" :disabled="!row.over_front" :aria-label="`rear over front with ${row.part.code}. How?`" :class="{ why: row.objection && ['flat_ride', 'stiff_front'].includes(row.objection.rule) }" @click="$emit('how', 'over_front')">{{ row.over_front ? mark(row.over_front) + percent(row.over_front.value, { signed: true }) : '–' }}</button>
     <svg class="c-lad" :width="WIDTH" height="54" :viewBox="`0 0 ${WIDTH} 54`" aria-hidden="true">
       <path class="plumb" :d="`M${x(0)} 0V54`" />
       <template v-if="ladder.end !== null && ladder.droop !== null">
         <rect x="0" y="15" :width="x(ladder.droop)" height="24" fill="url(#hatch-row)" /><rect :x="x(ladder.end)" y="15" :width="WIDTH - x(ladder.end)" height="24" fill="url(#hatch-row)" />
-        <rect class="ld-bed" :x="x(ladder.droop)" y="15" :width="x(ladder.end) - x(ladder.droop)" height="24" />
+        <rect class="ld-bed" :x="x(ladder.droop)" y="15" :width="Math.max(0, x(ladder.end) - x(ladder.droop))" height="24" />
         <path v-for="r in ladder.rungs" :key="r" class="ld-rung" :d="`M${x(r)} 15v24`" />
-        <rect v-if="ladder.stop !== null" :x="x(ladder.stop)" y="15" :width="x(ladder.end) - x(ladder.stop)" height="24" fill="url(#dots-row)" />
+        <rect v-if="ladder.stop !== null" :x="x(ladder.stop)" y="15" :width="Math.max(0, x(ladder.end) - x(ladder.stop))" height="24" fill="url(#dots-row)" />
         <path class="ld-rail" :d="`M${x(ladder.droop)} 15H${x(ladder.end)}M${x(ladder.droop)} 39H${x(ladder.end)}`" />
         <path class="ld-bar" :d="`M${x(ladder.droop)} 13v28`" /><path class="ld-bar" :class="{ stop: ladder.binds }" :d="`M${x(ladder.end)} 13v28`" />
         <rect class="ld-tag" :class="{ stop: ladder.binds }" :x="x(ladder.end) + 2" y="19" width="16" height="16" /><text class="ld-tx" :x="x(ladder.end) + 10" y="32">{{ ladder.letter }}</text>
@@ -59,21 +61,22 @@ const about = computed(() => {
       </template>
       <path class="wedge" :class="{ fact: !row.chosen, stop: Math.abs(ladder.sits) > 0.500 }" :d="`M${x(-ladder.sits) - 7} 4h14l-7 12z`" />
     </svg>
-    <span class="c-ag"><template v-if="row.objection"><b :class="`grade-${row.objection.grade}`">{{ GRADES[row.objection.grade] }}</b> {{ sentence(row.objection.text, row.objection.numbers, units.system.value) }}</template><span v-else class="quiet">{{ row.frequency ? 'nothing against it' : 'not judged yet' }}</span></span>
+    <span class="c-ag"><template v-if="row.objection"><b :class="`grade-${row.objection.grade}`">{{ GRADES[row.objection.grade] }}</b> {{ sentence(row.objection.text, row.objection.numbers, units.system.value) }}<button v-if="row.pair && !disabled && row.objection?.rule === 'loose_at_droop'" class="pair" @click="$emit('pair')">with helper {{ row.pair.code.split('+').at(-1)?.replace('helper', '').trim() }}</button></template><span v-else class="quiet">{{ row.frequency ? 'nothing against it' : 'not judged yet' }}</span></span>
   </div>
 </template>
 
 <style scoped>
-.c-row { display: grid; grid-template-columns: 112px 54px 54px 66px 8px 212px 14px minmax(120px, 1fr); align-items: center; width: 100%; min-height: 54px; position: relative; border-top: 1px solid var(--rule); padding: 0 12px; scroll-margin: 120px; }
-.c-part { text-align: left; min-height: 44px; }
+.c-row { content-visibility: auto; contain-intrinsic-size: auto 55px; display: grid; grid-template-columns: 112px 54px 54px 66px 8px 212px 14px minmax(120px, 1fr); align-items: center; width: 100%; min-height: 54px; position: relative; border-top: 1px solid var(--rule); padding: 0 12px; scroll-margin: 120px; }
+.c-part { text-align: left; min-width: 0; min-height: 44px; }
 .c-part::after { content: ""; position: absolute; inset: 0; }
 .c-part:focus-visible { outline: none; } .c-part:focus-visible::after { outline: 3px solid var(--ink); outline-offset: -3px; }
 .c-part:disabled { cursor: default; }
-.c-part b { display: block; font-size: var(--t-4); font-weight: 600; line-height: 1.1; white-space: nowrap; }
+.c-part b { display: block; font-size: var(--t-4); font-weight: 600; line-height: 1.1; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .c-part i { font-style: normal; font-size: var(--t-1); color: var(--ink-2); white-space: nowrap; }
 .c-n { text-align: right; font-size: var(--t-4); white-space: nowrap; position: relative; z-index: 1; min-height: 44px; cursor: help; } .c-n:disabled { cursor: default; } .c-n:hover:enabled { text-decoration: underline dotted; text-underline-offset: 4px; text-decoration-thickness: 1px; } .c-n.why { color: var(--look); font-weight: 600; }
 .c-lad { grid-column: 6; } .c-ag { grid-column: 8; line-height: 1.18; }
+.pair { display: block; position: relative; z-index: 1; min-height: 32px; text-decoration: underline; text-underline-offset: 3px; }
 .plumb { stroke: var(--plan); stroke-width: 1; }
 .sel { background: var(--plan-tint); } .sel .c-part b { color: var(--plan); }
-@media (max-width: 700px) { .c-row { grid-template-columns: 112px 54px 54px 1fr; } .c-lad { grid-column: 1 / 4; } .c-ag { grid-column: 4; } }
+@media (max-width: 700px) { .c-row { content-visibility: auto; contain-intrinsic-size: auto 55px; grid-template-columns: 112px 54px 54px 1fr; } .c-lad { grid-column: 1 / 4; } .c-ag { grid-column: 4; } }
 </style>

@@ -1,0 +1,88 @@
+"""Questions that weigh a plan: its loads, its correction after fitting, and two setups against each other."""
+
+from flask import Response
+from flask_openapi3 import APIBlueprint
+from pydantic import Field
+
+from feder.api.errors import ErrorBody
+from feder.api.rooms import rooms
+from feder.api.wire import Wire
+from feder.calc.refusal import CalcError
+from feder.core.compare import Comparison, compare
+from feder.core.correction import CornerCorrection, correction
+from feder.core.document.base import EndName
+from feder.core.document.document import Document
+from feder.core.loadplan import Instead, LoadRank, LoadRow, load_plan, rank_by_loads, spacer_instead
+
+plans = APIBlueprint("plans", __name__, url_prefix="/api", abp_responses={422: ErrorBody})
+
+
+class LoadsQuestion(Wire):
+    document: Document
+    setup: str
+
+
+class LoadsAnswer(Wire):
+    rows: list[LoadRow]
+
+
+@plans.post("/loads", responses={200: LoadsAnswer})
+def loads(body: LoadsQuestion) -> Response:
+    """The setup as weighed and in every load state."""
+    made = LoadsAnswer(rows=load_plan(body.document, body.setup))
+    return Response(made.model_dump_json(), mimetype="application/json")
+
+
+class LoadedEndQuestion(Wire):
+    document: Document
+    setup: str
+    end: EndName
+    load_state: str | None = None
+
+
+class RankAnswer(Wire):
+    ranks: list[LoadRank]
+    instead: Instead | None
+
+
+@plans.post("/loads/rank", responses={200: RankAnswer})
+def rank(body: LoadedEndQuestion) -> Response:
+    """The shelf ranked by its worst load state, and what a spacer would do instead in one of them."""
+    parts = [stored.part for stored in rooms().shelf.all()]
+    instead = None
+    if body.load_state is not None:
+        instead = spacer_instead(body.document, body.setup, body.end, body.load_state)
+    made = RankAnswer(ranks=rank_by_loads(body.document, body.setup, body.end, parts), instead=instead)
+    return Response(made.model_dump_json(), mimetype="application/json")
+
+
+class CorrectionAnswer(Wire):
+    corners: list[CornerCorrection]
+
+
+@plans.post("/correction", responses={200: CorrectionAnswer})
+def correct(body: LoadsQuestion) -> Response:
+    """Collar moves from the heights measured after fitting to those wanted."""
+    made = CorrectionAnswer(corners=correction(body.document, body.setup))
+    return Response(made.model_dump_json(), mimetype="application/json")
+
+
+class CompareQuestion(Wire):
+    document: Document
+    first: str
+    second: str
+    about: str | None = Field(default=None, max_length=120)
+
+
+class CompareAnswer(Wire):
+    found: Comparison
+
+
+@plans.post("/compare", responses={200: CompareAnswer})
+def compare_setups(body: CompareQuestion) -> Response:
+    """Every figure of two setups, and what caused the difference of one."""
+    try:
+        found = compare(body.document, body.first, body.second, body.about)
+    except KeyError:
+        raise CalcError("about", f"the reports have no figure at {body.about}") from None
+    return Response(CompareAnswer(found=found).model_dump_json(), mimetype="application/json")

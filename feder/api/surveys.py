@@ -1,0 +1,83 @@
+"""The survey as a file: CSV out, CSV in as changes to the document, and the blank page for the pen."""
+
+import csv
+import io
+
+from flask import Response
+from flask_openapi3 import APIBlueprint
+from pydantic import Field
+
+from feder.api.errors import ErrorBody
+from feder.api.questions import System
+from feder.api.rooms import rooms
+from feder.api.wire import Wire
+from feder.calc.refusal import CalcError
+from feder.core.document.document import Document
+from feder.core.document.vehicle import RatioFromSweep
+from feder.core.errors import OutOfRange
+from feder.core.ratio import SweepFit, sweep_fit
+from feder.core.report import PatchStep
+from feder.core.survey_file import survey_from_csv, survey_rows
+from feder.sheet.blank import blank_html
+from feder.units.parse import parse
+from feder.units.show import figure
+
+surveys = APIBlueprint("surveys", __name__, url_prefix="/api/survey", abp_responses={422: ErrorBody})
+
+
+class SurveyQuestion(Wire):
+    document: Document
+    system: System = "metric"
+
+
+@surveys.post("/file")
+def survey_file(body: SurveyQuestion) -> Response:
+    """The readings as a CSV file in the reader's units."""
+    out = io.StringIO()
+
+    def show(value: float, unit: str) -> str:
+        return figure(value, unit, body.system, unit=True, decimals=2).replace("−", "-").replace("°", "deg")
+
+    csv.writer(out, lineterminator="\n").writerows(survey_rows(body.document, show))
+    return Response(out.getvalue(), mimetype="text/csv")
+
+
+class SurveyFile(Wire):
+    document: Document
+    text: str = Field(max_length=500_000)
+
+
+class SurveyPatch(Wire):
+    patch: list[PatchStep]
+
+
+@surveys.post("/read", responses={200: SurveyPatch})
+def read_survey(body: SurveyFile) -> Response:
+    """The changes that a survey file makes; refused whole when a line is at fault."""
+    steps = survey_from_csv(body.document, body.text, lambda cell, unit, bare: parse(cell, unit, bare).value)
+    return Response(SurveyPatch(patch=steps).model_dump_json(), mimetype="application/json")
+
+
+@surveys.post("/blank")
+def blank(body: SurveyQuestion) -> Response:
+    """The walk round the vehicle as a page to fill in by pen, in the order of the screen."""
+    made = blank_html(body.document, body.system, rooms().today(), "/api/sheet/fonts")
+    return Response(made, mimetype="text/html")
+
+
+class SweepQuestion(Wire):
+    sweep: RatioFromSweep
+
+
+class SweepAnswer(Wire):
+    fit: SweepFit
+
+
+@surveys.post("/sweep", responses={200: SweepAnswer})
+def sweep(body: SweepQuestion) -> Response:
+    """The motion ratio along a springless sweep, and how far each pair lies off its curve."""
+    try:
+        fit = sweep_fit([(p[0], p[1]) for p in body.sweep.points])
+    except OutOfRange as error:
+        raise CalcError("sweep", error.rule) from None
+    return Response(SweepAnswer(fit=fit).model_dump_json(), mimetype="application/json")

@@ -1,0 +1,53 @@
+"""What a load state carries, as numbers that know their path; a place not told is its middle, assumed."""
+
+from dataclasses import dataclass
+
+from feder.core.document.document import LoadState
+from feder.core.standing.facts import Facts
+from feder.core.working import given
+
+UNTOLD = "not told: the middle of the vehicle"
+
+
+@dataclass(frozen=True, slots=True)
+class Carried:
+    """One thing: its mass, how far behind the front axle and how far right of the centre line it lies."""
+
+    name: str
+    mass: float
+    x: float
+    y: float
+
+
+def carried_in(facts: Facts, state: LoadState | None) -> list[Carried]:
+    """The things of a load state; nothing without a state or a wheelbase."""
+    if state is None or facts.wheelbase is None:
+        return []
+    middle, path = float(facts.wheelbase) / 2, f"loads.{facts.document.loads.index(state)}.items"
+    named = [i.name for i in state.items]
+    names = [n if named.count(n) == 1 else f"{n}, thing {k + 1}" for k, n in enumerate(named)]
+    return [
+        Carried(
+            names[i],
+            given(item.mass, f"{names[i]} mass", "kg", path=f"{path}.{i}.mass", source="typed in"),
+            _place(item.x, middle, f"{names[i]} behind the front axle", f"{path}.{i}.x"),
+            _place(item.y, 0.0, f"{names[i]} right of the middle", f"{path}.{i}.y"),
+        )
+        for i, item in enumerate(state.items)
+    ]
+
+
+def _place(told: float | None, middle: float, label: str, path: str) -> float:
+    if told is None:
+        return given(middle, label, "m", path=path, source=UNTOLD, assumed=True)
+    return given(told, label, "m", path=path, source="typed in")
+
+
+def carried_inputs(carried: list[Carried]) -> dict[str, float]:
+    """What the balance is told of the load, by name."""
+    found: dict[str, float] = {}
+    for c in carried:
+        found[f"{c.name} mass"] = c.mass
+        found[f"{c.name} behind the front axle"] = c.x
+        found[f"{c.name} right of the middle"] = c.y
+    return found

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+
+import { api, messageOf } from '@/api/client'
+import { useNotices } from '@/composables/useNotices'
+import { useUnits } from '@/composables/useUnits'
+import { useVehicle } from '@/composables/useVehicle'
+
+/** The survey on paper and as a file: a blank page to fill in by pen, CSV out and in. */
+const vehicle = useVehicle()
+const units = useUnits()
+const notices = useNotices()
+const trouble = ref('')
+const picker = ref<HTMLInputElement | null>(null)
+const question = () => ({ document: vehicle.document.value!, system: units.system.value })
+
+async function blank(): Promise<void> {
+  const { data, error } = await api.POST('/api/survey/blank', { body: question(), parseAs: 'text' }).catch((e: unknown) => ({ data: undefined, error: e }))
+  if (!data) return void (trouble.value = messageOf(error))
+  const frame = window.document.createElement('iframe')
+  frame.title = 'Blank survey'
+  frame.className = 'seen-not'
+  window.document.body.append(frame)
+  frame.srcdoc = data as string
+  frame.onload = async () => {
+    await frame.contentDocument?.fonts.ready
+    frame.contentWindow?.print()
+    setTimeout(() => frame.remove(), 60_000)
+  }
+}
+async function out(): Promise<void> {
+  const { data, error } = await api.POST('/api/survey/file', { body: question(), parseAs: 'text' }).catch((e: unknown) => ({ data: undefined, error: e }))
+  if (data === undefined) return void (trouble.value = messageOf(error))
+  const link = window.document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([data as string], { type: 'text/csv' }))
+  link.download = `${vehicle.document.value!.vehicle.name.replace(/[^a-zA-Z0-9]+/g, '-') || 'vehicle'}-survey.csv`
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(link.href), 1000)
+}
+async function taken(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  const text = await file.text()
+  const { data, error } = await api.POST('/api/survey/read', { body: { document: vehicle.document.value!, text } }).catch((e: unknown) => ({ data: undefined, error: e }))
+  if (!data) return void (trouble.value = messageOf(error))
+  trouble.value = ''
+  vehicle.edit('survey from a file', data.patch.map((s) => ({ path: s.path, value: s.value })))
+  notices.say(`Readings taken from ${file.name}`, () => vehicle.undo())
+}
+</script>
+
+<template>
+  <div class="files">
+    <button class="link" @click="blank">print a blank page</button>
+    <button class="link" @click="out">readings as CSV</button>
+    <button class="link" @click="picker?.click()">readings from CSV</button>
+    <input ref="picker" type="file" accept=".csv,text/csv,text/plain" class="seen-not" aria-label="Survey file" @change="taken" />
+  </div>
+  <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>
+</template>
+
+<style scoped>
+.files { display: flex; flex-wrap: wrap; gap: 0 28px; }
+</style>

@@ -1,0 +1,41 @@
+import { type Ref, ref, shallowRef, watch, type WatchSource } from 'vue'
+
+import { messageOf } from '@/api/client'
+
+export interface Answer<T> {
+  found: Ref<T | null>
+  trouble: Ref<string>
+  /** Whether anything has come back yet. */
+  asked: Ref<boolean>
+  again: () => void
+}
+
+/** An answer of the server kept up with what it rests on: one question out at a time, then only the newest. */
+export function useAnswer<T>(question: () => Promise<{ data?: T; error?: unknown }> | null, on: WatchSource[]): Answer<T> {
+  const found = shallowRef<T | null>(null)
+  const trouble = ref('')
+  const asked = ref(false)
+  let out = false
+  let more = false
+  async function ask(): Promise<void> {
+    if (out) return void (more = true)
+    out = true
+    do {
+      more = false
+      const pending = question()
+      if (!pending) {
+        found.value = null
+        break
+      }
+      const { data, error } = await pending.catch((e: unknown) => ({ data: undefined, error: e }))
+      if (data !== undefined) {
+        found.value = data
+        trouble.value = ''
+      } else trouble.value = messageOf(error)
+      asked.value = true
+    } while (more)
+    out = false
+  }
+  watch(on, () => void ask(), { immediate: true })
+  return { found, trouble, asked, again: () => void ask() }
+}
