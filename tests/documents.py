@@ -55,7 +55,7 @@ def roadster(rear: End | None = None, shock: SpringPart | AirSpringPart = SHOCK_
     """A motorcycle: telescopic fork, single shock on a linkage; a rider of 80 kg as a load."""
     front = End(
         layout="fork",
-        fork=Fork(rake=radians(25)),
+        fork=Fork(rake=radians(25), read="vertical"),
         unsprung_mass=Mass(value=16),
         damper_coefficient=DampingValue(value=450),
         limits=Limits(droop=0.620, solid=0.500),

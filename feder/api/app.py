@@ -8,15 +8,19 @@ from flask import Response, send_from_directory
 from flask_openapi3 import Info, OpenAPI
 
 from feder.api import errors, security
+from feder.api.codes import Codes
 from feder.api.index import index
+from feder.api.pairing import pairing
 from feder.api.plans import plans
 from feder.api.questions import questions
 from feder.api.rooms import Rooms
+from feder.api.sags import sags
 from feder.api.sheets import sheets
 from feder.api.shelf import shelf
 from feder.api.surveys import surveys
 from feder.api.vehicles import vehicles
 from feder.store.database import open_database
+from feder.store.devices import Devices
 from feder.store.garage import Garage
 from feder.store.parts import Shelf
 
@@ -24,8 +28,18 @@ FRONT_END = Path(__file__).parents[2] / "frontend" / "dist"
 LONG = "public, max-age=31536000, immutable"
 
 
-def create_app(data: Path, *, front_end: Path = FRONT_END, today: Callable[[], date] = date.today) -> OpenAPI:
-    """An application on the database in `data`, serving the built front end beside its API."""
+def create_app(
+    data: Path,
+    *,
+    front_end: Path = FRONT_END,
+    today: Callable[[], date] = date.today,
+    host: str | None = None,
+    port: int | None = None,
+) -> OpenAPI:
+    """An application on the database in `data`, serving the built front end beside its API.
+
+    `host` is the address on the workshop's network at which paired devices may ask, `port` that of both.
+    """
     app = OpenAPI(
         __name__,
         info=Info(title="Feder", version="1", description="Documents in, reports out. All values in SI."),
@@ -40,10 +54,11 @@ def create_app(data: Path, *, front_end: Path = FRONT_END, today: Callable[[], d
     )
     app.json.sort_keys = False  # type: ignore[attr-defined]
     sessions = open_database(data)
-    app.extensions["feder"] = Rooms(Garage(sessions), Shelf(sessions), today)
-    security.install(app)
+    address = None if host is None else f"http://{f'[{host}]' if ':' in host else host}:{port}"
+    app.extensions["feder"] = Rooms(Garage(sessions), Shelf(sessions), today, Devices(sessions), Codes(), address)
+    security.install(app, host)
     errors.install(app)
-    for blueprint in (questions, plans, index, surveys, vehicles, shelf, sheets):
+    for blueprint in (questions, plans, index, sags, surveys, pairing, vehicles, shelf, sheets):
         app.register_api(blueprint)
     _serve_front_end(app, front_end)
     return app

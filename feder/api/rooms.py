@@ -1,4 +1,4 @@
-"""What the blueprints of one application share: its garage, its shelf, its clock."""
+"""What the blueprints of one application share: its garage, its shelf, its clock, its paired devices."""
 
 from collections.abc import Callable
 from dataclasses import dataclass
@@ -6,6 +6,8 @@ from datetime import date
 
 from flask import current_app
 
+from feder.api.codes import Codes
+from feder.store.devices import Devices
 from feder.store.garage import Garage
 from feder.store.parts import Shelf
 
@@ -17,6 +19,10 @@ class Rooms:
     garage: Garage
     shelf: Shelf
     today: Callable[[], date]
+    devices: Devices
+    codes: Codes
+    address: str | None = None
+    """Where a paired phone finds Feder; nothing while it serves this machine only."""
 
 
 def rooms() -> Rooms:

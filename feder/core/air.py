@@ -7,6 +7,8 @@ from feder.core.errors import OutOfRange
 from feder.core.notes import note
 from feder.core.quantities import (
     ATMOSPHERE,
+    AbsolutePressure,
+    Altitude,
     Area,
     CubicMetre,
     Exponent,
@@ -18,6 +20,8 @@ from feder.core.quantities import (
     NonNegativeLength,
     Pascal,
     Ratio,
+    SquareMetre,
+    Temperature,
     Volume,
 )
 from feder.core.working import checked, formula
@@ -71,6 +75,21 @@ def equalised_pressure(
 def volume_with_spacers(volume: Volume, spacer_volume: Volume, spacers: Ratio) -> CubicMetre:
     """Volume of a chamber with spacers in it."""
     return volume - spacer_volume * spacers
+
+
+@formula(result="area", source="area of a circle")
+def area_of_bore(bore: Length) -> SquareMetre:
+    """Area of a tube's inside."""
+    return pi * bore**2 / 4
+
+
+@formula(result="volume", source="what the leg slides in comes out of the air over its oil")
+def volume_over_oil(oil_level: Length, slide: Length, area: Area) -> CubicMetre:
+    """Air over the oil of one fork leg at full extension, from its level with the leg pushed together.
+
+    The room that the spring takes above the oil is left out.
+    """
+    return area * (oil_level + slide)
 
 
 @formula(result="force", source="the negative chamber pulls against the positive one")
@@ -140,3 +159,24 @@ def air_spring(
 def gas_force(pressure: GaugePressure, rod_diameter: Length) -> Newton:
     """Push of a gas-charged damper, carried like a spring."""
     return pressure * pi * rod_diameter**2 / 4
+
+
+@formula(
+    result="new_pressure",
+    source="sealed air of one volume: (p + p_atm)/T stays",
+)
+def pressure_elsewhere(
+    pressure: GaugePressure,
+    temperature: Temperature,
+    new_temperature: Temperature,
+    outside: AbsolutePressure,
+    new_outside: AbsolutePressure,
+) -> Pascal:
+    """What the gauge of a sealed chamber shows at another temperature and another height over the sea."""
+    return (pressure + outside) * new_temperature / temperature - new_outside
+
+
+@formula(result="outside", source="standard atmosphere below 11 km (ISO 2533)")
+def outside_at(altitude: Altitude) -> Pascal:
+    """Pressure of the air at a height over the sea."""
+    return 101325 * (1 - 2.25577e-5 * altitude) ** 5.25588

@@ -124,6 +124,12 @@ def seat_from_found_spring(spring_length: Metre, collar_position: Metre) -> Metr
     return spring_length + collar_position
 
 
+@formula(result="seat_length", source="a spacer takes its length from the room for the spring")
+def seat_with_spacer(seat_length: Metre, fork_spacer: Metre, found_fork_spacer: Metre) -> Metre:
+    """Room for a fork's springs with other spacers on them."""
+    return seat_length - (fork_spacer - found_fork_spacer)
+
+
 @formula(result="spring_force", source="linear spring; loose when the room exceeds its free length")
 def spring_force_in_room(spring_rate: Rate, free_length: Length, spring_length: Metre) -> Newton:
     """Force of a linear spring in the room it is given."""

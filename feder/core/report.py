@@ -9,6 +9,7 @@ from typing import Any, Literal
 from pydantic import BaseModel, ConfigDict
 
 from feder.core.document.base import EndName, Place
+from feder.core.sag import Verdict
 from feder.core.working import rests_on_assumption
 
 
@@ -137,6 +138,85 @@ class CornerReport:
     lost_fraction: Figure | None = None
 
 
+@dataclass(slots=True)
+class SagReport:
+    """Sag of one end of a two-wheeler, all at the wheel. Bands and targets come from the brief."""
+
+    place: Place
+    read_factor: float = 1.0
+    """Travel at the wheel for one unit of the reading: cos(rake) for a fork read along its tube."""
+    travel: Figure | None = None
+    free_sag: Figure | None = None
+    """Bike alone, in this setup."""
+    free_fraction: Figure | None = None
+    rider_sag: Figure | None = None
+    """With the rider of the load state."""
+    rider_fraction: Figure | None = None
+    free_read: Figure | None = None
+    """As the tape showed it, as found."""
+    rider_read: Figure | None = None
+    free_friction: Figure | None = None
+    rider_friction: Figure | None = None
+    free_friction_force: Figure | None = None
+    rider_friction_force: Figure | None = None
+    free_low: Figure | None = None
+    free_high: Figure | None = None
+    rider_low: Figure | None = None
+    rider_high: Figure | None = None
+    target: Figure | None = None
+    preload: Figure | None = None
+    """Compression of the spring at full extension, in this setup."""
+    bike_load: Figure | None = None
+    """Sprung load at the wheel, bike alone."""
+    bike_told: Figure | None = None
+    ridden_load: Figure | None = None
+    """The same with the rider: by the sags as read, or as the load state tells it."""
+    rider_load: Figure | None = None
+    wanted_collar: Figure | None = None
+    wanted_move: Figure | None = None
+    """Of the collar or cap from as found, towards the spring positive."""
+    wanted_turns: Figure | None = None
+    wanted_preload: Figure | None = None
+    wanted_pressure: Figure | None = None
+    off_thread: bool = False
+    free_then: Figure | None = None
+    """Free sag once the rider sag is as wanted."""
+    verdict: Verdict | None = None
+    """What free sag says of the spring, once the rider sag is as wanted."""
+    wanted_rate: Figure | None = None
+    """Of each spring of the end, for the middle of both bands."""
+
+
+@dataclass(slots=True)
+class SteeringReport:
+    """How a two-wheeler stands: steering, swingarm, lean before a hard part touches, and who sits on it."""
+
+    rider_by_sags: Figure | None = None
+    """Mass that the sags as read carry more with the rider on; `rider_told` that of the load state."""
+    rider_told: Figure | None = None
+    rider_rear: Figure | None = None
+    """Share of it on the rear wheel, by the sags."""
+
+    rake: Figure | None = None
+    trail: Figure | None = None
+    wheelbase: Figure | None = None
+    swingarm: Figure | None = None
+    """Angle of the rear arm to the floor, axle lower positive."""
+    pitch: Figure | None = None
+    """Turn of the chassis against as found, nose up positive."""
+    seat_height: Figure | None = None
+    lean: Figure | None = None
+    """Lean at which the first hard part touches, standing still."""
+    lean_ridden: Figure | None = None
+    """The same in a steady bend, where springs carry more by 1/cos(lean)."""
+    lean_part: str | None = None
+    left: Figure | None = None
+    """Height of that part over the floor, upright."""
+    nose: Figure | None = None
+    """Rise of the chassis over the front axle, and over the rear one, against as found."""
+    tail: Figure | None = None
+
+
 class StripPoint(Shape):
     """A spring rate of this end and the frequency it gives."""
 
@@ -211,5 +291,8 @@ class Report(Shape):
     vehicle: VehicleReport
     findings: list[Finding]
     stations: list[StationReport]
+    sags: dict[Place, SagReport] = {}
+    """Of a two-wheeler's two wheels."""
+    steering: SteeringReport | None = None
     equilibrium: str | None = None
     """Why the vehicle cannot stand, where it cannot."""

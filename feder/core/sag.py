@@ -1,24 +1,101 @@
 """Sag of two-wheelers: from readings to sags, from sags to the spring, and what they say of it."""
 
 from dataclasses import dataclass
-from typing import NamedTuple
+from math import cos
+from typing import Literal, NamedTuple, cast
 
 from feder.core.errors import OutOfRange
 from feder.core.notes import note
 from feder.core.quantities import (
+    AngleBelowRight,
     Band,
     Force,
+    G,
+    Kilogram,
     Length,
     Metre,
     MotionRatio,
+    Newton,
     NewtonPerMetre,
     NonNegativeForce,
     NonNegativeLength,
+    PositiveRatio,
     Rate,
     Ratio,
     Readings,
 )
 from feder.core.working import checked, formula
+
+
+@formula(result="reading", source="geometry: the wheel rises cos(rake) of what the tube slides")
+def wheel_of_tube(tube_reading: Metre, rake: AngleBelowRight) -> Metre:
+    """A length along a fork tube as the wheel sees it, straight up."""
+    return tube_reading * cos(rake)
+
+
+@formula(result="solid_height", source="full extension less the whole travel")
+def solid_from_travel(droop_hub_to_arch: Length, travel_in_all: Length) -> Metre:
+    """Height, axle to mark, at which the travel is used up."""
+    return droop_hub_to_arch - travel_in_all
+
+
+@formula(result="corner_load", source="virtual work: what the spring pushes at the wheel")
+def load_of_spring(spring_force: NonNegativeForce, motion_ratio: MotionRatio) -> Newton:
+    """Sprung load that a spring carries at the wheel."""
+    return spring_force * motion_ratio
+
+
+@formula(result="corner_load", source="spring and pushes side by side at the wheel")
+def load_with_push(spring_load: Newton, push: Newton) -> Newton:
+    """Load at the wheel of the spring and of what pushes beside it."""
+    return spring_load + push
+
+
+@formula(result="rider_load", source="difference of what the spring carries at both sags")
+def load_between(ridden_load: Newton, bike_load: Newton) -> Newton:
+    """What the rider adds at a wheel."""
+    return ridden_load - bike_load
+
+
+@formula(result="part_mass", source="weight of what sits on both wheels, over g")
+def mass_on_both(front_load: Newton, rear_load: Newton) -> Kilogram:
+    """Mass that both wheels carry more with the rider on than without."""
+    return (front_load + rear_load) / G
+
+
+@formula(result="part_fraction", source="definition")
+def share_on_rear(front_load: Newton, rear_load: Newton) -> Ratio:
+    """Share of a load on the rear wheel."""
+    return rear_load / (front_load + rear_load)
+
+
+@formula(result="friction_force", source="the wheel stays within the friction either way")
+def friction_as_force(friction: Metre, wheel_rate: Rate) -> Newton:
+    """Friction at the wheel from how far it holds the bike off its height."""
+    return friction * wheel_rate
+
+
+@formula(
+    result="spring_rate", source="the spring's force at both sags over its travel between them, by virtual work"
+)
+def rate_between_sags(
+    ridden_load: Newton,
+    ridden_ratio: MotionRatio,
+    bike_load: Newton,
+    bike_ratio: MotionRatio,
+    spring_travel: Length,
+) -> NewtonPerMetre:
+    """Rate of all springs of an end that carries the bike at one sag and bike with rider at another."""
+    return (ridden_load / ridden_ratio - bike_load / bike_ratio) / spring_travel
+
+
+@formula(result="rate_per_leg", source="springs side by side under the same travel")
+def rate_of_one(spring_rate: Rate, legs: PositiveRatio) -> NewtonPerMetre:
+    """Rate of one of several like springs side by side."""
+    return spring_rate / legs
+
+
+Verdict = Literal["too soft", "too stiff", "fits", "preload first"]
 
 
 class Sag(NamedTuple):
@@ -155,3 +232,13 @@ def sag_diagnosis(rider_sag: Metre, free_sag: Metre, rider_band: Band, free_band
     if free_sag < free_band[0]:
         return SagDiagnosis("too soft")
     return SagDiagnosis("too stiff" if free_sag > free_band[1] else "fits")
+
+
+WIDE = (0.0, 10.0)
+"""Any sag at all, m, where no band is wanted."""
+
+
+def judged(rider: float, free: float, bands: tuple[tuple[float, float], tuple[float, float]]) -> Verdict:
+    """What sags say of preload and spring, bands of rider and free sag; the very edge of a band lies within it."""
+    said = sag_diagnosis(round(rider, 9), round(free, 9), list(bands[0]), list(bands[1])).verdict
+    return cast("Verdict", said)

@@ -15,6 +15,12 @@ READINGS: dict[str, tuple[str, str]] = {
     "hub to arch": ("hub_to_arch", "m"),
     "floor to arch": ("floor_to_arch", "m"),
     "sill": ("sill", "m"),
+    "extended, lifted": ("extended_lifted", "m"),
+    "extended, pressed": ("extended_pressed", "m"),
+    "bike alone, lifted": ("bike_lifted", "m"),
+    "bike alone, pressed": ("bike_pressed", "m"),
+    "rider on, lifted": ("rider_lifted", "m"),
+    "rider on, pressed": ("rider_pressed", "m"),
 }
 """Words of a reading, its quantity in the survey, its SI unit."""
 SETTINGS: dict[str, tuple[str, str]] = {

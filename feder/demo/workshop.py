@@ -1,6 +1,8 @@
 """Furnish an empty database with the made-up workshop."""
 
 from feder.demo.bramble import bramble
+from feder.demo.finch import finch
+from feder.demo.magpie import magpie
 from feder.demo.nettle import nettle
 from feder.demo.sedge import sedge
 from feder.demo.springs import demo_springs
@@ -15,5 +17,13 @@ def furnish(garage: Garage, shelf: Shelf) -> None:
     if not shelf.all():
         shelf.add(demo_springs())
     if not garage.all():
-        for vehicle in (teasel(), tansy(), bramble(), sedge(), nettle()):  # the last one added stands first
+        for vehicle in (
+            teasel(),
+            tansy(),
+            bramble(),
+            finch(),
+            magpie(),
+            sedge(),
+            nettle(),
+        ):  # the last one added stands first
             garage.add(vehicle)

@@ -44,3 +44,14 @@ class SheetRow(Base):
     issued: Mapped[datetime]
     html: Mapped[str] = mapped_column(Text)
     __table_args__ = (Index("sheet_of_vehicle", "vehicle_id", "number", unique=True),)
+
+
+class DeviceRow(Base):
+    """A device paired with this workshop; of its token only the hash."""
+
+    __tablename__ = "device"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str] = mapped_column(String(60))
+    token: Mapped[str] = mapped_column(String(64), unique=True)
+    paired: Mapped[datetime]
+    seen: Mapped[datetime]

@@ -103,14 +103,16 @@ def test_make_copy_export_import_delete_and_restore(client):
     assert "refused whole" in broken.get_json()["error"]["message"]
 
 
-def test_a_two_wheeler_is_evaluated_but_not_taken_into_the_garage_of_cars(client, spec):
+def test_a_two_wheeler_is_evaluated_and_taken_into_the_garage(client, spec):
     bike = roadster().model_dump(mode="json")
     answer = client.post("/api/evaluate", json={"document": bike, "setup": "plan", "load_state": "rider"})
     holds(spec, "EvaluateAnswer", answer.get_json())
     assert set(answer.get_json()["report"]["corners"]) == {"front", "rear"}
-    refused = client.post("/api/vehicles/import", json=bike)
-    assert refused.status_code == 422
-    assert refused.get_json()["error"]["key"] == "vehicle.kind"
+    holds(spec, "StoredVehicle", client.post("/api/vehicles/import", json=bike).get_json())
+    made = client.post(
+        "/api/vehicles", json={"name": "new", "body": "bicycle", "front": "strut", "rear": "linkage"}
+    )
+    assert made.get_json()["document"]["vehicle"]["ends"]["front"]["layout"] == "fork"
 
 
 def test_the_shelf_takes_a_list_whole_or_not_at_all(client):

@@ -55,7 +55,7 @@ def test_the_demo_is_furnished_once_and_kept(tmp_path):
     port = free_port()
     for _ in range(2):
         process = start("demo", tmp_path, port)
-        assert names(port) == ["Nettle", "Sedge", "Bramble", "Tansy", "Teasel"]
+        assert names(port) == ["Nettle", "Sedge", "Magpie", "Finch", "Bramble", "Tansy", "Teasel"]
         assert b'<div id="app">' in get(port, "/vehicle/any/springs")
         code, out, err = stop(process)
         assert code == 0

@@ -19,12 +19,14 @@ SIZE = {
     "": 1.0, "rad": 1.0, "turn": 1.0, "m/km": 1.0, "rad/g": 1.0,
     "m": METRE, "kg": KILOGRAM, "s": SECOND, "N": FORCE, "N/m": FORCE / METRE, "Hz": 1 / SECOND, "m/s": METRE / SECOND,
     "Pa": FORCE / METRE**2, "N*s/m": FORCE * SECOND / METRE, "1/m": 1 / METRE, "N*m": FORCE * METRE,
-    "N*m/rad": FORCE * METRE, "m^2": METRE**2, "m^3": METRE**3,
+    "N*m/rad": FORCE * METRE, "m^2": METRE**2, "K": 1.4, "m^3": METRE**3,
 }  # fmt: skip
 # formulas that hold a constant with a unit of its own (g), and fits whose sums carry the units of what is fitted
 HOLDS_G = {name for name, known in FORMULAS.items() if "G" in known.function.__code__.co_names}
 MIXED = {
     "feder.core.pair.fitted_rate", "feder.core.pair.fitted_r_squared", "feder.core.pair.fitted_error",
+    # the standard atmosphere carries Pa and 1/m in its constants
+    "feder.core.air.outside_at",
     # the pattern of a rigid body carries 1/m, and its sums with it
     "feder.core.balance.pattern_size_of", "feder.core.balance.weight_change_of", "feder.core.balance.smallest_move",
 }  # fmt: skip

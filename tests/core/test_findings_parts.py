@@ -5,7 +5,6 @@ from math import radians
 import pytest
 
 from feder.core.document.base import Force, Length, RateValue
-from feder.core.document.brief import Band, Targets
 from feder.core.document.setup import CoilBeside, SpringPart, StopTrim
 from feder.core.document.vehicle import AntiRollBar, BumpStop, LowerArm
 from feder.core.evaluate import evaluate
@@ -68,24 +67,6 @@ def fitted(toe):
     document = both(nettle(), "front", toe=toe)
     plan = document.setups[1].model_copy(update={"stage": "fitted"})
     return document.model_copy(update={"setups": (document.setups[0], plan)})
-
-
-def sprung(rate, free_sag):
-    """The roadster's fork with another spring, preloaded to a free sag."""
-    part = roadster().setups[0].sides.front.spring.model_copy(update={"rate": RateValue(value=rate)})
-    return with_side(roadster(), "plan", "front", spring=part, set_by="height", hub_to_arch=0.620 - free_sag)
-
-
-def balanced(front, rear):
-    """The roadster with bands that put each end above (+1) or below (-1) its rider sag, or within."""
-    sags = {e: evaluate(roadster(), "plan", "rider").corners[e].sag.value for e in ("front", "rear")}
-    bands = {}
-    for end, off in (("front", front), ("rear", rear)):
-        middle = sags[end] - off * 0.010
-        bands[f"{end}_rider_sag"] = Band(low=middle - 0.004, high=middle + 0.004)
-    bike = roadster()
-    brief = bike.brief.model_copy(update={"targets": Targets(**bands)})
-    return bike.model_copy(update={"brief": brief})
 
 
 def pumped(share):
@@ -190,10 +171,6 @@ CASES = {
     ),
     "alignment_due": ("vehicle", "plan", None, lambda: fitted(None), lambda: fitted(0.001)),
     "toe_wears": ("front_left", "plan", None, lambda: fitted(0.004), lambda: fitted(0.002)),
-    "preload_first": ("front", "plan", "rider", lambda: sprung(8500, 0.028), lambda: sprung(8500, 0.020)),
-    "spring_too_soft": ("front", "plan", "rider", lambda: sprung(5000, 0.008), lambda: sprung(8500, 0.020)),
-    "spring_too_stiff": ("front", "plan", "rider", lambda: sprung(16000, 0.028), lambda: sprung(8500, 0.020)),
-    "ends_out_of_balance": ("vehicle", "plan", "rider", lambda: balanced(1, -1), lambda: balanced(1, 0)),
 }
 
 

@@ -52,7 +52,7 @@ SAG_BANDS: dict[str, dict[str, tuple[float, float]]] = {
         "rear free": (0.030, 0.040),
     },
 }
-"""Sag in m at the wheel by use of a motorcycle; general practice, a starting point to edit."""
+"""Sag in m as it is read (fork: along the tube) by use of a motorcycle; general practice, yours to edit."""
 SAG_SHARES: dict[str, tuple[float, float]] = {
     "cross-country": (0.20, 0.25),
     "trail": (0.25, 0.30),
@@ -84,11 +84,16 @@ class Targets(Model):
     frequency: Band | None = None
     frequency_ratio: Band | None = None
     front_rider_sag: Band | None = None
-    """Sags of a two-wheeler in m at the wheel."""
+    """Sags of a two-wheeler in m, as they are read: along the tube of a fork, or at the wheel."""
     rear_rider_sag: Band | None = None
+    front_rider_wanted: ShortLengthM | None = None
+    """Rider sag aimed at, where it is not the middle of the band."""
+    rear_rider_wanted: ShortLengthM | None = None
     front_free_sag: Band | None = None
     rear_free_sag: Band | None = None
     held_at_droop: ShortLengthM | None = None
+    lean: Annotated[float, Field(gt=0, le=1.4)] | None = None
+    """Lean a motorcycle should reach in a bend before anything touches, as loaded, rad."""
 
 
 class Brief(Model):
@@ -99,6 +104,8 @@ class Brief(Model):
     pitch_school: Literal["flat ride", "stiff front"] = "flat ride"
     stop_school: Literal["not touched", "as springs"] = "not touched"
     frequency_basis: Literal["wheel rate", "with tyre"] = "wheel rate"
+    sag_written: Literal["length", "share"] | None = None
+    """Whether sag is told in mm or as a share of the travel; nothing: as usual for the use."""
     targets: Targets = Targets()
 
     @property
@@ -107,17 +114,28 @@ class Brief(Model):
         band = self.targets.frequency
         return (band.low, band.high) if band else FREQUENCY_BANDS.get(self.use)
 
-    def sag_band(self, end: EndName, load: Literal["rider", "free"], travel: float | None) -> Pair | None:
-        """Sag wanted at an end, m at the wheel; of a bicycle it is a share of the travel."""
+    def sag_band(
+        self, end: EndName, load: Literal["rider", "free"], travel: float | None, factor: float = 1.0
+    ) -> Pair | None:
+        """Sag wanted at an end, m at the wheel; of a bicycle it is a share of the travel.
+
+        Bands are meant as the sag is read; `factor` leads a reading along a fork tube to the wheel.
+        """
         typed: Band | None = getattr(self.targets, f"{end}_{load}_sag")
-        if typed is not None:
-            return typed.low, typed.high
-        if self.use in SAG_BANDS:
-            return SAG_BANDS[self.use][f"{end} {load}"]
+        low, high = (typed.low, typed.high) if typed is not None else (None, None)
+        if typed is None and self.use in SAG_BANDS:
+            low, high = SAG_BANDS[self.use][f"{end} {load}"]
+        if low is not None and high is not None:
+            return low * factor, high * factor
         if self.use not in SAG_SHARES or load == "free" or travel is None:
             return None
         low, high = SAG_SHARES[self.use]
         return low * travel, high * travel
+
+    def sag_wanted(self, end: EndName, band: Pair, factor: float = 1.0) -> float:
+        """Rider sag aimed at, m at the wheel: as typed, or the middle of its band."""
+        typed: float | None = getattr(self.targets, f"{end}_rider_wanted")
+        return typed * factor if typed else (band[0] + band[1]) / 2
 
     @property
     def ratio_band(self) -> tuple[float, float]:

@@ -124,7 +124,9 @@ class Seat(Model):
 
     length: LengthM | None = None
     hub_to_arch: LengthM | None = None
-    datum: Literal["bottom of the thread", "top of the thread", "as found"] = "bottom of the thread"
+    datum: Literal["bottom of the thread", "top of the thread", "as found", "spring just touched"] = (
+        "bottom of the thread"
+    )
     thread: ShortLengthM | None = None
     permitted_low: ShortLengthM | None = None
     """Lowest and highest collar its maker permits, from the datum."""
@@ -140,6 +142,8 @@ class Clicks(Model):
     count: Annotated[int, Field(ge=0, le=200)]
     of: Annotated[int, Field(gt=0, le=200)] | None = None
     counted_from: Literal["fully closed", "fully open"] = "fully closed"
+    alone: bool = False
+    """Meant for extreme use by its maker: best left where it stands."""
 
 
 class IndexMoves(Model):
@@ -186,6 +190,16 @@ class SideSetup(Model):
     seat: Seat | None = None
     rebound: Clicks | None = None
     bump: Clicks | None = None
+    high_bump: Clicks | None = None
+    """High-speed compression, where it has a knob of its own."""
+    fork_spacer: ShortLengthM | None = None
+    """Spacers on the springs of a fork, together with their springs in one leg."""
+    oil_level: ShortLengthM | None = None
+    """From the rim of a fork tube down to the oil, springs out, leg pushed together."""
+    clamp: SignedLengthM | None = None
+    """How much of the fork tubes stands above the top clamp."""
+    shock_length: LengthM | None = None
+    """Eye to eye, fully extended."""
     tyre_pressure: PressurePa | None = None
     camber: AngleRad | None = None
     toe: SignedLengthM | None = None

@@ -1,13 +1,30 @@
 """What was measured on the vehicle, when and how."""
 
-from typing import Annotated, Literal
+from typing import Annotated, Literal, get_args
 
 from pydantic import Field
 
 from feder.core.document.base import How, Ident, Model, Place, Text
 
-SurveyQuantity = Literal["mass", "hub_to_arch", "floor_to_arch", "sill"]
-UNIT_OF: dict[str, str] = {"mass": "kg", "hub_to_arch": "m", "floor_to_arch": "m", "sill": "m"}
+SurveyQuantity = Literal[
+    "mass",
+    "hub_to_arch",
+    "floor_to_arch",
+    "sill",
+    "extended_lifted",
+    "extended_pressed",
+    "bike_lifted",
+    "bike_pressed",
+    "rider_lifted",
+    "rider_pressed",
+]
+SAG_STATES = ("extended", "bike", "rider")
+"""Wheel hanging free; the bike alone on its wheels; the rider on it, in the usual kit and posture."""
+SAG_PULLS = ("lifted", "pressed")
+"""Each reading twice: let down from lifted, and risen from pressed; friction lies between them."""
+SAG_QUANTITIES: tuple[SurveyQuantity, ...] = get_args(SurveyQuantity)[4:]
+"""The six sag readings in the order in which they are taken."""
+UNIT_OF: dict[str, str] = dict.fromkeys(get_args(SurveyQuantity), "m") | {"mass": "kg"}
 
 
 class Reading(Model):
@@ -31,6 +48,9 @@ class Conditions(Model):
     fuel: Text = ""
     reference: Text = ""
     """The written-down point from which heights are read."""
+    rider: Ident | None = None
+    """The load state that sat on a two-wheeler for the readings with rider; the first one where none is told."""
+    posture: Literal["seated", "standing"] | None = None
 
 
 class Survey(Model):

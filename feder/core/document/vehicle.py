@@ -156,10 +156,41 @@ class TorsionArm(Model):
 
 
 class Fork(Model):
-    """A telescopic fork: rake from the vertical, and in how many legs a spring stands."""
+    """A telescopic fork: rake from the vertical with the bike as found, and in how many legs a spring stands."""
 
     rake: Annotated[float, Field(ge=0, le=1.4)]
     legs: Literal[1, 2] = 2
+    offset: SignedLengthM | None = None
+    """Distance of the front axle from the steering axis, at right angles to it, axle ahead positive."""
+    read: Literal["along the tube", "vertical"] = "along the tube"
+    """How its sag is read."""
+    bore: LengthM | None = None
+    """Inside diameter of a tube: the area on which the air over the oil pushes."""
+
+
+class Swingarm(Model):
+    """The rear arm of a two-wheeler: pivot to wheel centre, and the pivot's height over the floor as found."""
+
+    length: LengthM
+    pivot_height: LengthM
+
+
+class HardPart(Model):
+    """A part that touches the floor in a lean; read upright, the bike alone as found."""
+
+    name: Name
+    height: LengthM
+    half_width: LengthM
+    """From the middle plane of the bike out to the part."""
+    x: Annotated[float, Field(ge=-2, le=5)]
+    """Behind the front axle."""
+
+
+class SeatPoint(Model):
+    """Where the rider sits: height over the floor, the bike alone as found, and how far behind the front axle."""
+
+    height: LengthM
+    x: Annotated[float, Field(ge=-2, le=5)]
 
 
 class GasCharge(Model):
@@ -214,6 +245,9 @@ class End(Model):
     roll_centre: SignedLengthM | None = None
     """Height of the roll centre over the floor."""
     fork: Fork | None = None
+    swingarm: Swingarm | None = None
+    travel: LengthM | None = None
+    """Whole travel of a two-wheeler's end: along the tube for a fork, at the wheel otherwise."""
     unsprung_mass: Mass | None = None
     """Per corner."""
     limits: Limits = Limits()
@@ -248,4 +282,6 @@ class Vehicle(Model):
     sprung_cg_height: Length | None = None
     """Height of the sprung mass's centre of gravity over the floor."""
     plate: Plate = Plate()
+    hard_parts: Annotated[tuple[HardPart, ...], Field(max_length=20)] = ()
+    seat: SeatPoint | None = None
     ends: Ends = Ends()

@@ -1,17 +1,32 @@
 """The one pure function: a document, a setup and a load state in, a report out."""
 
-from feder.core.document.base import ENDS
+from feder.core.document.base import ENDS, Place
 from feder.core.document.document import Document, LoadState
 from feder.core.errors import UnknownSetup
 from feder.core.evaluate.corner import corner_report
 from feder.core.evaluate.progress import stations
 from feder.core.evaluate.roll import reach_stops
+from feder.core.evaluate.sags import sag_report
+from feder.core.evaluate.steering import steering_report
 from feder.core.evaluate.vehicle import end_report, vehicle_report
 from feder.core.findings import Case, findings_of
-from feder.core.report import CornerReport, EndReport, Figure, Report, VehicleReport
+from feder.core.report import (
+    CornerReport,
+    EndReport,
+    Figure,
+    Report,
+    SagReport,
+    SteeringReport,
+    VehicleReport,
+    figure,
+)
+from feder.core.sag import mass_on_both, share_on_rear
+from feder.core.standing.carried import Carried, carried_in, sum_of_masses
 from feder.core.standing.facts import Facts, gather, setup_of
 from feder.core.standing.stand import VehicleStand, stand
 from feder.core.working import tracing, untraced
+
+Reports = CornerReport | EndReport | VehicleReport | SagReport | SteeringReport
 
 
 def evaluate(document: Document, setup: str, load_state: str | None = None, against: str | None = None) -> Report:
@@ -32,7 +47,11 @@ def evaluate(document: Document, setup: str, load_state: str | None = None, agai
                 other = _evaluated(facts, against, load)[1]
             _compare(main[1], other)
         stood, report = main
-        case = Case(document, setup_of(document, setup), facts, stood, report, load, *_beside(facts, setup, load))
+        if document.vehicle.kind != "car":
+            report = _on_two_wheels(facts, setup, load, stood, report)
+            if against is not None:
+                _compare_two(report, facts, against, load)
+        case = Case(document, setup_of(document, setup), facts, stood, report, load, _as_found(facts, setup))
         found = findings_of(case)
         return report.model_copy(
             update={
@@ -44,20 +63,81 @@ def evaluate(document: Document, setup: str, load_state: str | None = None, agai
         )
 
 
-def _beside(facts: Facts, setup: str, load: LoadState | None) -> tuple[Report | None, Report | None]:
-    """Reports that some rules lay beside this one: as found (torsion bars), and without the load (sag)."""
+def _as_found(facts: Facts, setup: str) -> Report | None:
+    """The report as found, which the rules on torsion bars lay beside this one."""
     found, layouts = facts.document.setups[0].id, [end.end.layout for end in facts.ends.values()]
     with untraced():
-        as_found = _evaluated(facts, found, None)[1] if "torsion arm" in layouts and setup != found else None
-        loaded = load is not None and facts.document.vehicle.kind != "car"
-        return as_found, _evaluated(facts, setup, None)[1] if loaded else None
+        return _evaluated(facts, found, None)[1] if "torsion arm" in layouts and setup != found else None
+
+
+def _on_two_wheels(
+    facts: Facts, setup: str, load: LoadState | None, stood: VehicleStand, report: Report
+) -> Report:
+    """The report with its sags, those of bike alone and of the rider together, and its steering."""
+    alone = (stood, report) if load is None else _evaluated(facts, setup, None, strips=False)
+    rider = load if load is not None else rider_of(facts.document)
+    ridden = None if rider is None else (stood, report)
+    if rider is not None and load is None:
+        ridden = _evaluated(facts, setup, rider, strips=False)
+    found = facts.document.setups[0].id
+    first = alone[0] if setup == found else stand(facts, facts.document.setups[0], None)
+    sags = {}
+    for place in facts.places:
+        corner = None if ridden is None else ridden[1].corners[place]
+        on = None if ridden is None or ridden[0].trouble else ridden[0].corners[place].load
+        sags[place] = sag_report(
+            alone[0].corners[place],
+            first.corners[place],
+            alone[1].corners[place],
+            corner,
+            on,
+            facts.document.brief,
+        )
+    steering = steering_report(facts, setup, stood)
+    if steering is not None:
+        _who_sits(steering, sags, carried_in(facts, rider_of(facts.document)))
+    return report.model_copy(update={"sags": sags, "steering": steering})
+
+
+def _who_sits(steering: SteeringReport, sags: dict[Place, SagReport], carried: list[Carried]) -> None:
+    """The rider's mass by the sags, beside what the load state tells."""
+    loads = [s.rider_load.value for s in sags.values() if s.rider_read is not None and s.rider_load is not None]
+    if len(loads) == 2 and loads[0] + loads[1] > 0:
+        steering.rider_by_sags = figure(mass_on_both(*loads), "kg")
+        steering.rider_rear = figure(share_on_rear(*loads), "")
+    if carried:
+        steering.rider_told = figure(sum_of_masses(carried), "kg")
+
+
+def rider_of(document: Document) -> LoadState | None:
+    """The load state that is a two-wheeler's rider: as the survey tells, or the first that carries anything."""
+    told = None if document.survey is None else document.survey.conditions.rider
+    carrying = [s for s in document.loads if s.items]
+    return next((s for s in carrying if s.id == told), carrying[0] if carrying else None)
+
+
+def _compare_two(report: Report, facts: Facts, against: str, load: LoadState | None) -> None:
+    """The same beside sags and steering."""
+    with untraced():
+        stood, other = _evaluated(facts, against, load, strips=False)
+        other = _on_two_wheels(facts, against, load, stood, other)
+    pairs: list[tuple[SagReport | SteeringReport, SagReport | SteeringReport]] = [
+        (report.sags[p], other.sags[p]) for p in report.sags
+    ]
+    if report.steering is not None and other.steering is not None:
+        pairs.append((report.steering, other.steering))
+    for mine, theirs in pairs:
+        _write_was(mine, theirs)
 
 
 def evaluate_plain(document: Document, setup: str, load_state: str | None = None) -> Report:
     """The same figures as plain numbers, without working, marks, findings, strips or stations: to try a number."""
     with untraced():
-        facts = gather(document)
-        return _evaluated(facts, setup, _load_state(document, load_state), strips=False)[1]
+        facts, load = gather(document), _load_state(document, load_state)
+        stood, report = _evaluated(facts, setup, load, strips=False)
+        if document.vehicle.kind == "car":
+            return report
+        return _on_two_wheels(facts, setup, load, stood, report)
 
 
 def evaluated(document: Document, setup: str, load_state: str | None) -> tuple[Facts, VehicleStand, Report]:
@@ -106,7 +186,11 @@ def _compare(report: Report, other: Report) -> None:
         (report.vehicle, other.vehicle),
     ]
     for mine, theirs in pairs:
-        for name in mine.__slots__:
-            value = getattr(mine, name)
-            if type(value) is Figure and type(was := getattr(theirs, name)) is Figure:
-                value.was = float(was.value)
+        _write_was(mine, theirs)
+
+
+def _write_was(mine: Reports, theirs: Reports) -> None:
+    for name in mine.__slots__:
+        value = getattr(mine, name)
+        if type(value) is Figure and type(was := getattr(theirs, name)) is Figure:
+            value.was = float(was.value)

@@ -26,7 +26,7 @@ def stations(case: Case, findings: list[Finding]) -> list[StationReport]:
         "geometry": case.document.vehicle.wheelbase is not None,
         "springs": any(case.side(p).spring for p in case.places),
         "height": any(_asked(case.side(p)) for p in case.places),
-        "travel": any(end.end.bump_stop is not None for end in case.facts.ends.values()),
+        "travel": any(end.end.bump_stop or end.end.travel for end in case.facts.ends.values()),
         "sheet": False,
     }
     flagged = {f.station for f in findings if f.grade in ("stop", "look")}
@@ -50,12 +50,28 @@ def _brief(case: Case) -> list[str]:
 
 
 def _survey(case: Case) -> list[str]:
+    if case.document.vehicle.kind != "car":
+        return _sag_walk(case)
     waits = []
     for name, words in (("mass", "weight"), ("hub_to_arch", "hub to arch")):
         missing = [p.words for p in case.places if getattr(case.facts.corners[p], name) is None]
         if missing:
             where = {4: "all corners", 3: "three corners"}.get(len(missing), " and ".join(missing))
             waits.append(f"{words}, {where}")
+    return waits
+
+
+def _sag_walk(case: Case) -> list[str]:
+    """The sag readings of a two-wheeler; a scale may stay away where the spring says what it carries."""
+    waits = []
+    for place in case.places:
+        reads, stood = case.facts.ends[place.end].sags, case.stood.corners[place]
+        if stood.hub_to_arch is None:
+            waits.append(f"{place.words} height, bike alone")
+        elif stood.load is None:
+            waits.append(f"{place.words} weight, or its spring with preload")
+        if reads.of("bike") is not None and reads.of("rider") is None:
+            waits.append(f"{place.words} height, rider on")
     return waits
 
 
@@ -95,6 +111,8 @@ def _height(case: Case) -> list[str]:
 
 
 def _travel(case: Case) -> list[str]:
+    if case.document.vehicle.kind != "car":
+        return [f"{name} travel" for name, end in case.facts.ends.items() if end.solid is None]
     waits = []
     for name, end in case.facts.ends.items():
         needed = (

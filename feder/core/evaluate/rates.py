@@ -74,8 +74,9 @@ def corner_wheel_rate(stood: CornerStand, rate: float | None) -> float | None:
     ratio, slope = end.damper.ratio(hub), end.damper.slope(hub)
     squeezed = None if stood.stop is None else stood.stop.at(hub)
     stop = None if squeezed is None else squeezed.rate
-    if stood.beside is not None and stood.beside.force_at(hub) is not None:
-        stop = stood.beside.rate if stop is None else push_rate_of(stop, stood.beside.rate)
+    beside = None if stood.beside is None else stood.beside.rate_at(hub)
+    if beside is not None:
+        stop = beside if stop is None else push_rate_of(stop, beside)
     if not ratio or (stop is None and slope is None):
         return of_spring
     stop = given(0.0, "stop not squeezed", "N/m", path=None, source="no rate") if stop is None else stop

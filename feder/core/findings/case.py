@@ -23,8 +23,6 @@ class Case:
     load: LoadState | None = None
     found: Report | None = None
     """The figures as found, where this is another setup."""
-    unloaded: Report | None = None
-    """The figures without the load state, where they are asked for beside it: free sag beside rider sag."""
 
     @property
     def places(self) -> tuple[Place, ...]:

@@ -191,8 +191,8 @@ def may_bow(case: Case) -> Iterator[Finding]:
     """A long thin spring, or one between seats that are not parallel, leans on its damper."""
     for place, _, _ in case.corners():
         part, seat = case.side(place).spring, case.side(place).seat
-        if not isinstance(part, SpringPart):
-            continue
+        if not isinstance(part, SpringPart) or case.facts.ends[place.end].end.layout == "fork":
+            continue  # a fork guides its springs in the tube
         if part.free_length and part.inside_diameter and part.tender_rate is None:
             mean = part.inside_diameter + (part.wire_diameter or 0.0)
             slender = part.free_length / mean

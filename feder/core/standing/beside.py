@@ -7,7 +7,11 @@ from feder.core.document.setup import SideSetup
 from feder.core.pushes import beside_force, beside_squeeze
 from feder.core.standing.coupling import Coupling
 from feder.core.standing.how import HOW_WORDS
+from feder.core.table import ForceTable, linear_table
 from feder.core.working import given
+
+REACH = 1.0
+"""Travel over which a coil is laid out, m."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,6 +26,22 @@ class BesideFacts:
     def squeeze_at(self, hub: float) -> float | None:
         """How far it is pressed at a height; negative when loose."""
         return beside_squeeze(self.hold, self.damper.travel(self.droop, hub)) if self.damper.known else None
+
+    def start_at(self, hub: float) -> float | None:
+        """Deflection of its table at a height."""
+        return self.squeeze_at(hub)
+
+    def rate_at(self, hub: float) -> float | None:
+        """Its rate along the damper at a height; nothing when loose."""
+        return None if self.force_at(hub) is None else self.rate
+
+    @property
+    def table(self) -> ForceTable:
+        return linear_table(float(self.rate), REACH)
+
+    def inputs(self, word: str) -> dict[str, float]:
+        """What it puts into the balance, by name."""
+        return {f"{word} coil beside the bar": self.rate, f"{word} coil pressed at full droop": self.hold}
 
     def force_at(self, hub: float) -> float | None:
         """Its push along the damper at a height; nothing when loose."""

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from feder.core.document.document import LoadState
+from feder.core.stance import two_wheels
 from feder.core.standing.facts import Facts
 from feder.core.working import given
 
@@ -23,6 +24,7 @@ def carried_in(facts: Facts, state: LoadState | None) -> list[Carried]:
     """The things of a load state; nothing without a state or a wheelbase."""
     if state is None or facts.wheelbase is None:
         return []
+    two_wheels = facts.document.vehicle.kind != "car"
     middle, path = float(facts.wheelbase) / 2, f"loads.{facts.document.loads.index(state)}.items"
     named = [i.name for i in state.items]
     names = [n if named.count(n) == 1 else f"{n}, thing {k + 1}" for k, n in enumerate(named)]
@@ -31,13 +33,15 @@ def carried_in(facts: Facts, state: LoadState | None) -> list[Carried]:
             names[i],
             given(item.mass, f"{names[i]} mass", "kg", path=f"{path}.{i}.mass", source="typed in"),
             _place(item.x, middle, f"{names[i]} behind the front axle", f"{path}.{i}.x"),
-            _place(item.y, 0.0, f"{names[i]} right of the middle", f"{path}.{i}.y"),
+            _place(item.y, 0.0, f"{names[i]} right of the middle", f"{path}.{i}.y", single_track=two_wheels),
         )
         for i, item in enumerate(state.items)
     ]
 
 
-def _place(told: float | None, middle: float, label: str, path: str) -> float:
+def _place(told: float | None, middle: float, label: str, path: str, *, single_track: bool = False) -> float:
+    if told is None and single_track:
+        return given(middle, label, "m", path=path, source="single track")
     if told is None:
         return given(middle, label, "m", path=path, source=UNTOLD, assumed=True)
     return given(told, label, "m", path=path, source="typed in")
@@ -51,3 +55,11 @@ def carried_inputs(carried: list[Carried]) -> dict[str, float]:
         found[f"{c.name} behind the front axle"] = c.x
         found[f"{c.name} right of the middle"] = c.y
     return found
+
+
+def sum_of_masses(carried: list[Carried]) -> float:
+    """Mass of all that a load state carries."""
+    total = carried[0].mass
+    for thing in carried[1:]:
+        total = two_wheels(total, thing.mass)
+    return total

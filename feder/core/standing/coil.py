@@ -4,7 +4,7 @@ from feder.core.curve import CornerCurve, LinearCorner, Mounted
 from feder.core.document.base import Place
 from feder.core.document.setup import SideSetup
 from feder.core.equilibrium import Curve
-from feder.core.height import collar_for_room, seat_from_found_spring, spring_room
+from feder.core.height import collar_for_room, seat_from_found_spring, seat_with_spacer, spring_room
 from feder.core.mount import spring_force_for_load
 from feder.core.standing.corner import CornerStand, SeatFacts, hard_limits, typed_setting
 from feder.core.standing.pushes import left_for_spring, mounted_pushes
@@ -86,6 +86,19 @@ def typed_seat(side: SideSetup, place: Place, index: int) -> SeatFacts | None:
         read(seat.length, "seat length, collar at datum", "length"),
         read(seat.hub_to_arch, "hub to arch at that length", "hub_to_arch"),
     )
+
+
+def spaced_seat(
+    seat: SeatFacts | None, side: SideSetup, found: SideSetup, place: Place, index: int
+) -> SeatFacts | None:
+    """The seat with another spacer on a fork's springs than as found."""
+    now, was = side.fork_spacer, found.fork_spacer
+    if seat is None or now is None or was is None or now == was:
+        return seat
+    label, member = f"{place.words} spacers on the springs", f"sides.{place.value}.fork_spacer"
+    fitted = given(now, label, "m", path=f"setups.{index}.{member}", source="set")
+    before = given(was, f"{label} as found", "m", path=f"setups.0.{member}", source="tape")
+    return SeatFacts(seat_with_spacer(seat.length, fitted, before), seat.height)
 
 
 def _seat_for(corner: CornerStand) -> SeatFacts | None:

@@ -9,6 +9,7 @@ from feder.core.standing.air import AirFacts
 from feder.core.standing.bar import BarFacts
 from feder.core.standing.beside import BesideFacts
 from feder.core.standing.facts import CornerFacts
+from feder.core.standing.oil import OilFacts
 from feder.core.standing.springs import SpringFacts
 from feder.core.standing.stop import StopFacts
 from feder.core.working import given
@@ -33,7 +34,7 @@ class CornerStand:
     bar: BarFacts | None = None
     air: AirFacts | None = None
     stop: StopFacts | None = None
-    beside: BesideFacts | None = None
+    beside: BesideFacts | OilFacts | None = None
     sprung_mass: float | None = None
     load: float | None = None
     hub_to_arch: float | None = None

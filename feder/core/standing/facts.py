@@ -16,6 +16,7 @@ from feder.core.standing.bar import ArmFacts, arm_facts
 from feder.core.standing.coupling import Coupling
 from feder.core.standing.how import HOW_WORDS
 from feder.core.standing.ratios import coupling_of
+from feder.core.standing.sagreads import NONE, SagReads, sag_reads, solid_of_travel
 from feder.core.working import given
 
 
@@ -44,6 +45,8 @@ class EndFacts:
     """Springs that stand side by side at one place: fork legs, twin shocks."""
     dampers: float = 1.0
     arm: ArmFacts | None = None
+    sags: SagReads = NONE
+    """Sag readings of a two-wheeler's wheel."""
 
 
 @dataclass(frozen=True)
@@ -56,6 +59,8 @@ class CornerFacts:
     hub_to_arch: float | None
     floor_to_arch: float | None
     sill: float | None
+    by_sag: bool = False
+    """Whether its height as found is that of the sag walk, bike alone."""
 
 
 @dataclass(frozen=True)
@@ -111,12 +116,16 @@ def _end(document: Document, name: EndName) -> EndFacts:
         label = f"{name} hub to arch {words.get(limit, 'when the tyre meets the arch')}"
         return _plain(value, label, "m", f"{path}.limits.{limit}")
 
+    sags = sag_reads(document, Place(name), end)
+    droop = height("droop") if end.limits.droop is not None else sags.of("extended")
+    solid = height("solid") if end.limits.solid is not None else solid_of_travel(end, Place(name), droop)
     track = _plain(end.track, f"{name} track", "m", f"{path}.track")
-    spring = coupling_of(end.spring, end, "motion_ratio", f"{name} motion ratio", f"{path}.spring.ratio")
+    plain = None if droop is None else float(droop)
+    spring = coupling_of(end.spring, end, "motion_ratio", f"{name} motion ratio", f"{path}.spring.ratio", plain)
     damper = replace(spring, name="damper_motion_ratio")
     if end.damper is not None:
         label = f"{name} damper motion ratio"
-        damper = coupling_of(end.damper, end, "damper_motion_ratio", label, f"{path}.damper.ratio")
+        damper = coupling_of(end.damper, end, "damper_motion_ratio", label, f"{path}.damper.ratio", plain)
     bar = None
     if end.bar is not None:
         rate = _quantity(end.bar.rate, f"{name} bar rate", "N/m", f"{path}.bar.rate")
@@ -138,9 +147,9 @@ def _end(document: Document, name: EndName) -> EndFacts:
             end.unsprung_mass, f"{name} unsprung mass, per corner", "kg", f"{path}.unsprung_mass"
         ),
         tyre_rate=_quantity(end.tyre.rate, f"{name} tyre rate", "N/m", f"{path}.tyre.rate"),
-        droop=height("droop"),
+        droop=droop,
         stop=height("stop"),
-        solid=height("solid"),
+        solid=solid,
         contact=height("contact"),
         bar_rate=bar,
         base_ratio=base,
@@ -149,6 +158,7 @@ def _end(document: Document, name: EndName) -> EndFacts:
         legs=_legs(end, name, path),
         dampers=dampers_of(end),
         arm=arm_facts(end.arm, name),
+        sags=sags,
     )
 
 
@@ -188,7 +198,10 @@ def _corner(document: Document, place: Place, end: EndFacts) -> CornerFacts:
     def read(quantity: str) -> float | None:
         return _reading(document, place, quantity)
 
-    return CornerFacts(place, end, read("mass"), read("hub_to_arch"), read("floor_to_arch"), read("sill"))
+    hub = read("hub_to_arch")
+    by_sag = hub is None and end.sags.of("bike") is not None
+    hub = end.sags.of("bike") if hub is None else hub
+    return CornerFacts(place, end, read("mass"), hub, read("floor_to_arch"), read("sill"), by_sag)
 
 
 def readings_of(document: Document, place: Place, quantity: str) -> Sequence[tuple[int, Reading]]:

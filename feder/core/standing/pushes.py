@@ -3,14 +3,14 @@
 from feder.core.curve import Mounted
 from feder.core.pushes import load_on_spring, push_at_wheel, push_of
 from feder.core.standing.corner import CornerStand
-from feder.core.table import gas_table, linear_table
+from feder.core.table import gas_table
 
 REACH = 1.0
 """Damper travel over which a gas charge is laid out, m."""
 
 
 def damper_push(corner: CornerStand, hub: float) -> float | None:
-    """Push along one damper of gas charge, stop and a coil beside a bar; nothing where none pushes."""
+    """Push along one damper of gas charge, stop, and coil beside a bar or air over oil; nothing where none is."""
     gas = corner.facts.end.gas
     stop = None if corner.stop is None else corner.stop.at(hub)
     force = None if stop is None else stop.force
@@ -53,7 +53,7 @@ def mounted_pushes(corner: CornerStand) -> tuple[Mounted, ...]:
     stop = None if corner.stop is None else corner.stop.at(found)
     if stop is not None and corner.stop is not None and corner.stop.table is not None:
         parts.append(Mounted(corner.stop.table.scaled(end.dampers), along, -float(stop.gap)))
-    pressed = None if corner.beside is None else corner.beside.squeeze_at(found)
+    pressed = None if corner.beside is None else corner.beside.start_at(found)
     if pressed is not None and corner.beside is not None:
-        parts.append(Mounted(linear_table(float(corner.beside.rate) * end.dampers, REACH), along, float(pressed)))
+        parts.append(Mounted(corner.beside.table.scaled(end.dampers), along, float(pressed)))
     return tuple(parts)

@@ -36,9 +36,12 @@ def _levered(points: tuple[tuple[float, ...], ...]) -> RatioCurve:
 SOURCES = {"sweep": "springless sweep", "leverage curve": "leverage curve"}
 
 
-def coupling_of(mount: Mount, end: End, name: str, label: str, path: str) -> Coupling:
-    """How a mount moves with its wheel. `name` is the ratio's in the nomenclature, `path` that in the document."""
-    curve = _curve(mount, end, label, path)
+def coupling_of(mount: Mount, end: End, name: str, label: str, path: str, droop: float | None) -> Coupling:
+    """How a mount moves with its wheel. `name` is the ratio's in the nomenclature, `path` that in the document.
+
+    `droop` is the height at full extension, from which a leverage curve is counted.
+    """
+    curve = _curve(mount, label, path, droop)
     if curve is not None:
         return Coupling(name, None, *curve)
     return Coupling(name, _constant(mount, end, label, path))
@@ -87,12 +90,12 @@ def _constant(mount: Mount, end: End, label: str, path: str) -> float | None:
     return None
 
 
-def _curve(mount: Mount, end: End, label: str, path: str) -> tuple[RatioCurve, float, float] | None:
+def _curve(mount: Mount, label: str, path: str, droop: float | None) -> tuple[RatioCurve, float, float] | None:
     """The curve of a sweep, counted from its greatest hub to arch, or of a linkage, counted from full droop.
 
     With it its origin and the number of its pairs. Nothing where its pairs give none.
     """
-    ratio, droop = mount.ratio, end.limits.droop
+    ratio = mount.ratio
     try:
         if isinstance(ratio, RatioFromSweep):
             origin, words = max(h for h, _ in ratio.points), "sweep"

@@ -15,6 +15,9 @@ from feder.core.working import given, solved
 
 LONGEST = 2.0
 """Deflection to which a spring's table is laid out, m."""
+UNTOLD_LENGTH = 0.25
+UNTOLD = "not told: taken as long as the one found"
+"""Of a two-wheeler's springs: only differences of their lengths act, so like springs need no length."""
 CURVE = "the spring's force table"
 
 
@@ -72,13 +75,20 @@ class SpringFacts:
         return self.table or linear_table(float(self.rate), LONGEST)
 
 
-def spring_facts(side: SideSetup, place: Place, setup_index: int, legs: float = 1.0) -> SpringFacts | None:
-    """The numbers of a corner's coil spring; of two side by side (fork legs, twin shocks) both together."""
+def spring_facts(
+    side: SideSetup, place: Place, setup_index: int, legs: float = 1.0, found: SideSetup | None = None
+) -> SpringFacts | None:
+    """The numbers of a corner's coil spring; of two side by side (fork legs, twin shocks) both together.
+
+    `found` is the corner as found, beside which the length of this one counts.
+    """
     part = side.spring
     if not isinstance(part, SpringPart):
         return None
     path = f"setups.{setup_index}.sides.{place.value}"
     rate, free, solid = _numbers(part, f"{place.words} spring {part.code}", f"{path}.spring")
+    if place.mirror is place and part.quoted_drop is None:
+        free = _beside_found(part, free, found, f"{place.words} spring {part.code}, free length")
     if legs == 1:
         return SpringFacts(part, rate, free, solid, table_of(part))
     other = side.second_spring
@@ -97,6 +107,20 @@ def spring_facts(side: SideSetup, place: Place, setup_index: int, legs: float = 
         left, right = (table_of(p) or linear_table(p.rate.value, LONGEST) for p in (part, other))
         table = side_by_side(left, right.shifted(-late))
     return SpringFacts(part, both, free, solid, table)
+
+
+def _beside_found(part: SpringPart, free: float | None, found: SideSetup | None, label: str) -> float:
+    """Free length of a two-wheeler's spring beside the one found: where one of both is not told, assumed."""
+    other = None if found is None else found.spring
+    told = isinstance(other, SpringPart) and other.free_length is not None
+    if free is None:
+        length = other.free_length if isinstance(other, SpringPart) else None
+        return given(length or UNTOLD_LENGTH, label, "m", path=None, source=UNTOLD, assumed=told)
+    if found is not None and not told:
+        return given(
+            float(free), label, "m", path=None, source=f"told, but not of the one found: {UNTOLD}", assumed=True
+        )
+    return free
 
 
 def _numbers(part: SpringPart, label: str, path: str) -> tuple[float, float | None, float | None]:

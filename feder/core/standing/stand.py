@@ -19,6 +19,7 @@ from feder.core.stance import (
     hub_to_arch_after,
     live_axle_spring_load,
     load_of_mass,
+    mass_of_load,
     spring_hub_of,
     wheel_travel_of,
 )
@@ -27,13 +28,16 @@ from feder.core.standing.arm import ARM
 from feder.core.standing.bar import bar_facts
 from feder.core.standing.beside import beside_facts
 from feder.core.standing.carried import carried_in, carried_inputs
-from feder.core.standing.coil import COIL, typed_seat
+from feder.core.standing.coil import COIL, spaced_seat, typed_seat
 from feder.core.standing.corner import CornerStand, Springing, asked_height
 from feder.core.standing.facts import EndFacts, Facts, side_of
 from feder.core.standing.fitted import end_in
+from feder.core.standing.oil import oil_facts
 from feder.core.standing.pneumatic import PNEUMATIC
+from feder.core.standing.settle import settled
 from feder.core.standing.springs import SpringFacts, spring_facts
 from feder.core.standing.stop import stop_facts
+from feder.core.standing.weighed import as_set, carried_by_spring
 from feder.core.working import given, is_tracing, solved
 
 UNASKED_RATE = 1e3
@@ -122,7 +126,8 @@ def _as_found(facts: Facts) -> dict[Place, CornerStand]:
             bar=bar_facts(side, place, 0),
             air=air_facts(side, place, 0),
             stop=stop_facts(corner.end.end.bump_stop, side, place, 0, corner.end.damper),
-            beside=beside_facts(side, place, 0, corner.end.damper, corner.end.droop),
+            beside=beside_facts(side, place, 0, corner.end.damper, corner.end.droop)
+            or oil_facts(side, place, 0, corner.end),
             sprung_mass=sprung,
             load=load,
             hub_to_arch=corner.hub_to_arch,
@@ -135,7 +140,35 @@ def _as_found(facts: Facts) -> dict[Place, CornerStand]:
         if base is not None and stood.load is not None and other is not None:
             corners[place] = stood.but(spring_load=live_axle_spring_load(stood.load, other, base))
     anchored = {p: c.but(found_hub=c.spring_hub) for p, c in _at_springs(corners).items()}
+    if facts.document.vehicle.kind != "car":
+        anchored = {p: _by_pressure(_weighed_by_spring(c)) for p, c in anchored.items()}
     return {p: springing(c).found(c) for p, c in anchored.items()}
+
+
+def _weighed_by_spring(corner: CornerStand) -> CornerStand:
+    """A wheel that was not weighed, with the load that its spring says it carries."""
+    if corner.load is not None or corner.facts.mass is not None or corner.spring_hub is None:
+        return corner
+    load = carried_by_spring(as_set(corner), corner.spring_hub)
+    if load is None or load <= 0:
+        return corner
+    return corner.but(load=load, spring_load=load, sprung_mass=mass_of_load(load))
+
+
+def _by_pressure(corner: CornerStand) -> CornerStand:
+    """An air spring as found whose pressure was read: it stands where that pressure carries the bike.
+
+    A bicycle alone settles by a few millimetres, of which friction holds up half; its gauge says more.
+    """
+    if corner.air is None or corner.side.pressure is None or not corner.facts.by_sag or corner.load is None:
+        return corner
+    hub = settled(as_set(corner), corner.load, PNEUMATIC)
+    if hub is None:
+        return corner
+    facts = replace(corner.facts, hub_to_arch=hub)
+    moved = corner.but(facts=facts, hub_to_arch=hub, spring_hub=hub, found_hub=hub)
+    coupling = facts.end.spring
+    return moved.but(motion_ratio=coupling.ratio(hub), ratio_slope=coupling.slope(hub))
 
 
 def _dressed(setup: Setup, index: int, end: EndFacts, found: CornerStand) -> CornerStand:
@@ -143,11 +176,11 @@ def _dressed(setup: Setup, index: int, end: EndFacts, found: CornerStand) -> Cor
     place, facts = found.facts.place, found.facts
     if end is not facts.end:
         facts = replace(facts, end=end)
-    spring = spring_facts(side_of(setup, place), place, index, end.legs)
+    spring = spring_facts(side_of(setup, place), place, index, end.legs, found.side)
     if spring is not None and spring.free_length is None:
         spring = _lowering(spring, found, f"setups.{index}.sides.{place.value}.spring.quoted_drop")
     side = side_of(setup, place)
-    seat = typed_seat(side, place, index) or found.seat
+    seat = typed_seat(side, place, index) or spaced_seat(found.seat, side, found.side, place, index)
     return found.but(
         facts=facts,
         side=side,
@@ -156,7 +189,7 @@ def _dressed(setup: Setup, index: int, end: EndFacts, found: CornerStand) -> Cor
         bar=bar_facts(side, place, index),
         air=air_facts(side, place, index),
         stop=stop_facts(end.end.bump_stop, side, place, index, end.damper),
-        beside=beside_facts(side, place, index, end.damper, end.droop),
+        beside=beside_facts(side, place, index, end.damper, end.droop) or oil_facts(side, place, index, end),
         seat=seat,
         collar=None,
         free_angle=None,
@@ -253,8 +286,7 @@ def _inputs(facts: Facts, corners: dict[Place, CornerStand]) -> dict[str, float]
         inputs[f"{word} hub to arch asked for"] = asked_height(c)
         inputs |= {f"{word} {name}": value for name, value in _setting(c).items()}
         inputs[f"{place.end} gas force"] = c.facts.end.gas
-        inputs[f"{word} coil beside the bar"] = None if c.beside is None else c.beside.rate
-        inputs[f"{word} coil pressed at full droop"] = None if c.beside is None else c.beside.hold
+        inputs |= {} if c.beside is None else c.beside.inputs(word)
         inputs[f"{place.end} track"] = c.facts.end.track
         inputs[f"{place.end} tyre rate"] = c.facts.end.tyre_rate
         inputs[f"{place.end} bar rate at the wheel"] = c.facts.end.bar_rate

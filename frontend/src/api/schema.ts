@@ -293,6 +293,108 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sag/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The shelf's coil springs at one end, each preloaded for the rider sag wanted. */
+        post: operations["sags_shelf_for_sag_shelf_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sag/air": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The air spring of one end by its volume spacers. */
+        post: operations["sags_air_by_spacers_air_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sag/travel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Leverage, wheel rate and force of one end over its travel. */
+        post: operations["sags_over_travel_travel_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sag/reach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How far each adjuster alone must go to meet a goal. */
+        post: operations["sags_what_it_takes_reach_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sag/elsewhere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the gauge of a sealed chamber shows at another temperature and height. */
+        post: operations["sags_pumped_elsewhere_elsewhere_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sag/leverage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A leverage curve from CSV: wheel travel from full extension, and leverage or the shock's position there. */
+        post: operations["sags_leverage_file_leverage_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/survey/file": {
         parameters: {
             query?: never;
@@ -356,6 +458,74 @@ export interface paths {
         /** The motion ratio along a springless sweep, and how far each pair lies off its curve. */
         post: operations["surveys_sweep_sweep_post"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pair": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The devices and the code; on the bench itself only. */
+        get: operations["pairing_state_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pair/code": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A new code on the bench screen. */
+        post: operations["pairing_new_code_code_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pair/device": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Pair the device that asks, by the code on the bench screen. */
+        post: operations["pairing_pair_device_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pair/device/{device}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Forget a device: what it asks from now on is refused. */
+        delete: operations["pairing_remove_device__int_device__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -944,10 +1114,97 @@ export interface components {
             /** Stations */
             stations: components["schemas"]["StationReport"][];
             /**
+             * Sags
+             * @default {}
+             */
+            sags?: {
+                [key: string]: components["schemas"]["SagReport"];
+            };
+            /** @default null */
+            steering?: components["schemas"]["SteeringReport"] | null;
+            /**
              * Equilibrium
              * @default null
              */
             equilibrium?: string | null;
+        };
+        /**
+         * SagReport
+         * @description Sag of one end of a two-wheeler, all at the wheel. Bands and targets come from the brief.
+         */
+        SagReport: {
+            place: components["schemas"]["Place"];
+            /**
+             * Read Factor
+             * @default 1
+             */
+            read_factor?: number;
+            /** @default null */
+            travel?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_sag?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_fraction?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_sag?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_fraction?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_read?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_read?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_friction?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_friction?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_friction_force?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_friction_force?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_low?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_high?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_low?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_high?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            target?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            preload?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            bike_load?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            bike_told?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            ridden_load?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_load?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            wanted_collar?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            wanted_move?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            wanted_turns?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            wanted_preload?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            wanted_pressure?: components["schemas"]["Figure"] | null;
+            /**
+             * Off Thread
+             * @default false
+             */
+            off_thread?: boolean;
+            /** @default null */
+            free_then?: components["schemas"]["Figure"] | null;
+            /**
+             * Verdict
+             * @default null
+             */
+            verdict?: ("too soft" | "too stiff" | "fits" | "preload first") | null;
+            /** @default null */
+            wanted_rate?: components["schemas"]["Figure"] | null;
         };
         /**
          * StationReport
@@ -968,6 +1225,45 @@ export interface components {
             flag: boolean;
             /** Waits For */
             waits_for: string[];
+        };
+        /**
+         * SteeringReport
+         * @description How a two-wheeler stands: steering, swingarm, lean before a hard part touches, and who sits on it.
+         */
+        SteeringReport: {
+            /** @default null */
+            rider_by_sags?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_told?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_rear?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rake?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            trail?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            wheelbase?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            swingarm?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            pitch?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            seat_height?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            lean?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            lean_ridden?: components["schemas"]["Figure"] | null;
+            /**
+             * Lean Part
+             * @default null
+             */
+            lean_part?: string | null;
+            /** @default null */
+            left?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            nose?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            tail?: components["schemas"]["Figure"] | null;
         };
         /**
          * StripPoint
@@ -1208,14 +1504,22 @@ export interface components {
              */
             frequency_basis?: "wheel rate" | "with tyre";
             /**
+             * Sag Written
+             * @default null
+             */
+            sag_written?: ("length" | "share") | null;
+            /**
              * @default {
              *       "frequency": null,
              *       "frequency_ratio": null,
              *       "front_rider_sag": null,
              *       "rear_rider_sag": null,
+             *       "front_rider_wanted": null,
+             *       "rear_rider_wanted": null,
              *       "front_free_sag": null,
              *       "rear_free_sag": null,
-             *       "held_at_droop": null
+             *       "held_at_droop": null,
+             *       "lean": null
              *     }
              */
             targets?: components["schemas"]["Targets"];
@@ -1263,6 +1567,11 @@ export interface components {
              * @enum {string}
              */
             counted_from?: "fully closed" | "fully open";
+            /**
+             * Alone
+             * @default false
+             */
+            alone?: boolean;
         };
         /**
          * CoilBeside
@@ -1311,6 +1620,16 @@ export interface components {
              * @default
              */
             reference?: string;
+            /**
+             * Rider
+             * @default null
+             */
+            rider?: string | null;
+            /**
+             * Posture
+             * @default null
+             */
+            posture?: ("seated" | "standing") | null;
         };
         /** DampingValue */
         DampingValue: {
@@ -1354,14 +1673,18 @@ export interface components {
              *       "pitch_school": "flat ride",
              *       "stop_school": "not touched",
              *       "frequency_basis": "wheel rate",
+             *       "sag_written": null,
              *       "targets": {
              *         "frequency": null,
              *         "frequency_ratio": null,
              *         "front_free_sag": null,
              *         "front_rider_sag": null,
+             *         "front_rider_wanted": null,
              *         "held_at_droop": null,
+             *         "lean": null,
              *         "rear_free_sag": null,
-             *         "rear_rider_sag": null
+             *         "rear_rider_sag": null,
+             *         "rear_rider_wanted": null
              *       }
              *     }
              */
@@ -1433,6 +1756,13 @@ export interface components {
             /** @default null */
             fork?: components["schemas"]["Fork"] | null;
             /** @default null */
+            swingarm?: components["schemas"]["Swingarm"] | null;
+            /**
+             * Travel
+             * @default null
+             */
+            travel?: number | null;
+            /** @default null */
             unsprung_mass?: components["schemas"]["Mass"] | null;
             /**
              * @default {
@@ -1477,6 +1807,8 @@ export interface components {
              *       "lower_arm": null,
              *       "roll_centre": null,
              *       "fork": null,
+             *       "swingarm": null,
+             *       "travel": null,
              *       "unsprung_mass": null,
              *       "limits": {
              *         "contact": null,
@@ -1510,6 +1842,8 @@ export interface components {
              *       "lower_arm": null,
              *       "roll_centre": null,
              *       "fork": null,
+             *       "swingarm": null,
+             *       "travel": null,
              *       "unsprung_mass": null,
              *       "limits": {
              *         "contact": null,
@@ -1546,7 +1880,7 @@ export interface components {
         };
         /**
          * Fork
-         * @description A telescopic fork: rake from the vertical, and in how many legs a spring stands.
+         * @description A telescopic fork: rake from the vertical with the bike as found, and in how many legs a spring stands.
          */
         Fork: {
             /** Rake */
@@ -1557,6 +1891,22 @@ export interface components {
              * @enum {integer}
              */
             legs?: 1 | 2;
+            /**
+             * Offset
+             * @default null
+             */
+            offset?: number | null;
+            /**
+             * Read
+             * @default along the tube
+             * @enum {string}
+             */
+            read?: "along the tube" | "vertical";
+            /**
+             * Bore
+             * @default null
+             */
+            bore?: number | null;
         };
         /**
          * GasCharge
@@ -1567,6 +1917,20 @@ export interface components {
             pressure: number;
             /** Rod Diameter */
             rod_diameter: number;
+        };
+        /**
+         * HardPart
+         * @description A part that touches the floor in a lean; read upright, the bike alone as found.
+         */
+        HardPart: {
+            /** Name */
+            name: string;
+            /** Height */
+            height: number;
+            /** Half Width */
+            half_width: number;
+            /** X */
+            x: number;
         };
         /**
          * IndexMoves
@@ -1840,7 +2204,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "mass" | "hub_to_arch" | "floor_to_arch" | "sill";
+            quantity: "mass" | "hub_to_arch" | "floor_to_arch" | "sill" | "extended_lifted" | "extended_pressed" | "bike_lifted" | "bike_pressed" | "rider_lifted" | "rider_pressed";
             /** Value */
             value: number;
             /**
@@ -1877,7 +2241,7 @@ export interface components {
              * @default bottom of the thread
              * @enum {string}
              */
-            datum?: "bottom of the thread" | "top of the thread" | "as found";
+            datum?: "bottom of the thread" | "top of the thread" | "as found" | "spring just touched";
             /**
              * Thread
              * @default null
@@ -1904,6 +2268,16 @@ export interface components {
              */
             pitch?: number | null;
         };
+        /**
+         * SeatPoint
+         * @description Where the rider sits: height over the floor, the bike alone as found, and how far behind the front axle.
+         */
+        SeatPoint: {
+            /** Height */
+            height: number;
+            /** X */
+            x: number;
+        };
         /** Setup */
         Setup: {
             /** Id */
@@ -1926,17 +2300,22 @@ export interface components {
              *         "beside": null,
              *         "bump": null,
              *         "camber": null,
+             *         "clamp": null,
              *         "collar": null,
+             *         "fork_spacer": null,
              *         "free_angle": null,
+             *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
              *         "measured": null,
+             *         "oil_level": null,
              *         "plate_read": null,
              *         "pressure": null,
              *         "rebound": null,
              *         "seat": null,
              *         "second_spring": null,
              *         "set_by": "height",
+             *         "shock_length": null,
              *         "spacer": null,
              *         "spring": null,
              *         "stop": null,
@@ -1947,17 +2326,22 @@ export interface components {
              *         "beside": null,
              *         "bump": null,
              *         "camber": null,
+             *         "clamp": null,
              *         "collar": null,
+             *         "fork_spacer": null,
              *         "free_angle": null,
+             *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
              *         "measured": null,
+             *         "oil_level": null,
              *         "plate_read": null,
              *         "pressure": null,
              *         "rebound": null,
              *         "seat": null,
              *         "second_spring": null,
              *         "set_by": "height",
+             *         "shock_length": null,
              *         "spacer": null,
              *         "spring": null,
              *         "stop": null,
@@ -1968,17 +2352,22 @@ export interface components {
              *         "beside": null,
              *         "bump": null,
              *         "camber": null,
+             *         "clamp": null,
              *         "collar": null,
+             *         "fork_spacer": null,
              *         "free_angle": null,
+             *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
              *         "measured": null,
+             *         "oil_level": null,
              *         "plate_read": null,
              *         "pressure": null,
              *         "rebound": null,
              *         "seat": null,
              *         "second_spring": null,
              *         "set_by": "height",
+             *         "shock_length": null,
              *         "spacer": null,
              *         "spring": null,
              *         "stop": null,
@@ -1989,17 +2378,22 @@ export interface components {
              *         "beside": null,
              *         "bump": null,
              *         "camber": null,
+             *         "clamp": null,
              *         "collar": null,
+             *         "fork_spacer": null,
              *         "free_angle": null,
+             *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
              *         "measured": null,
+             *         "oil_level": null,
              *         "plate_read": null,
              *         "pressure": null,
              *         "rebound": null,
              *         "seat": null,
              *         "second_spring": null,
              *         "set_by": "height",
+             *         "shock_length": null,
              *         "spacer": null,
              *         "spring": null,
              *         "stop": null,
@@ -2010,17 +2404,22 @@ export interface components {
              *         "beside": null,
              *         "bump": null,
              *         "camber": null,
+             *         "clamp": null,
              *         "collar": null,
+             *         "fork_spacer": null,
              *         "free_angle": null,
+             *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
              *         "measured": null,
+             *         "oil_level": null,
              *         "plate_read": null,
              *         "pressure": null,
              *         "rebound": null,
              *         "seat": null,
              *         "second_spring": null,
              *         "set_by": "height",
+             *         "shock_length": null,
              *         "spacer": null,
              *         "spring": null,
              *         "stop": null,
@@ -2031,17 +2430,22 @@ export interface components {
              *         "beside": null,
              *         "bump": null,
              *         "camber": null,
+             *         "clamp": null,
              *         "collar": null,
+             *         "fork_spacer": null,
              *         "free_angle": null,
+             *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
              *         "measured": null,
+             *         "oil_level": null,
              *         "plate_read": null,
              *         "pressure": null,
              *         "rebound": null,
              *         "seat": null,
              *         "second_spring": null,
              *         "set_by": "height",
+             *         "shock_length": null,
              *         "spacer": null,
              *         "spring": null,
              *         "stop": null,
@@ -2129,6 +2533,28 @@ export interface components {
             rebound?: components["schemas"]["Clicks"] | null;
             /** @default null */
             bump?: components["schemas"]["Clicks"] | null;
+            /** @default null */
+            high_bump?: components["schemas"]["Clicks"] | null;
+            /**
+             * Fork Spacer
+             * @default null
+             */
+            fork_spacer?: number | null;
+            /**
+             * Oil Level
+             * @default null
+             */
+            oil_level?: number | null;
+            /**
+             * Clamp
+             * @default null
+             */
+            clamp?: number | null;
+            /**
+             * Shock Length
+             * @default null
+             */
+            shock_length?: number | null;
             /**
              * Tyre Pressure
              * @default null
@@ -2168,6 +2594,11 @@ export interface components {
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
+             *       "high_bump": null,
+             *       "fork_spacer": null,
+             *       "oil_level": null,
+             *       "clamp": null,
+             *       "shock_length": null,
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "toe": null
@@ -2192,6 +2623,11 @@ export interface components {
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
+             *       "high_bump": null,
+             *       "fork_spacer": null,
+             *       "oil_level": null,
+             *       "clamp": null,
+             *       "shock_length": null,
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "toe": null
@@ -2216,6 +2652,11 @@ export interface components {
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
+             *       "high_bump": null,
+             *       "fork_spacer": null,
+             *       "oil_level": null,
+             *       "clamp": null,
+             *       "shock_length": null,
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "toe": null
@@ -2240,6 +2681,11 @@ export interface components {
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
+             *       "high_bump": null,
+             *       "fork_spacer": null,
+             *       "oil_level": null,
+             *       "clamp": null,
+             *       "shock_length": null,
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "toe": null
@@ -2264,6 +2710,11 @@ export interface components {
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
+             *       "high_bump": null,
+             *       "fork_spacer": null,
+             *       "oil_level": null,
+             *       "clamp": null,
+             *       "shock_length": null,
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "toe": null
@@ -2288,6 +2739,11 @@ export interface components {
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
+             *       "high_bump": null,
+             *       "fork_spacer": null,
+             *       "oil_level": null,
+             *       "clamp": null,
+             *       "shock_length": null,
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "toe": null
@@ -2393,7 +2849,9 @@ export interface components {
              *       "rolled": false,
              *       "ballast": "",
              *       "fuel": "",
-             *       "reference": ""
+             *       "reference": "",
+             *       "rider": null,
+             *       "posture": null
              *     }
              */
             conditions?: components["schemas"]["Conditions"];
@@ -2414,6 +2872,16 @@ export interface components {
             notes?: string;
         };
         /**
+         * Swingarm
+         * @description The rear arm of a two-wheeler: pivot to wheel centre, and the pivot's height over the floor as found.
+         */
+        Swingarm: {
+            /** Length */
+            length: number;
+            /** Pivot Height */
+            pivot_height: number;
+        };
+        /**
          * Targets
          * @description Targets that replace the starting points of the use; nothing means the starting point holds.
          */
@@ -2426,6 +2894,16 @@ export interface components {
             front_rider_sag?: components["schemas"]["Band"] | null;
             /** @default null */
             rear_rider_sag?: components["schemas"]["Band"] | null;
+            /**
+             * Front Rider Wanted
+             * @default null
+             */
+            front_rider_wanted?: number | null;
+            /**
+             * Rear Rider Wanted
+             * @default null
+             */
+            rear_rider_wanted?: number | null;
             /** @default null */
             front_free_sag?: components["schemas"]["Band"] | null;
             /** @default null */
@@ -2435,6 +2913,11 @@ export interface components {
              * @default null
              */
             held_at_droop?: number | null;
+            /**
+             * Lean
+             * @default null
+             */
+            lean?: number | null;
         };
         /**
          * TorsionArm
@@ -2592,6 +3075,13 @@ export interface components {
              */
             plate?: components["schemas"]["Plate"];
             /**
+             * Hard Parts
+             * @default []
+             */
+            hard_parts?: components["schemas"]["HardPart"][];
+            /** @default null */
+            seat?: components["schemas"]["SeatPoint"] | null;
+            /**
              * @default {
              *       "front": {
              *         "arm": null,
@@ -2615,7 +3105,9 @@ export interface components {
              *           "ratio": null
              *         },
              *         "spring_base": null,
+             *         "swingarm": null,
              *         "track": null,
+             *         "travel": null,
              *         "tyre": {
              *           "radius": null,
              *           "rate": null,
@@ -2645,7 +3137,9 @@ export interface components {
              *           "ratio": null
              *         },
              *         "spring_base": null,
+             *         "swingarm": null,
              *         "track": null,
+             *         "travel": null,
              *         "tyre": {
              *           "radius": null,
              *           "rate": null,
@@ -3425,6 +3919,235 @@ export interface components {
             /** Wheel Rate */
             wheel_rate: number | null;
         };
+        /** SagShelfAnswer */
+        SagShelfAnswer: {
+            /** Rows */
+            rows: components["schemas"]["SagCandidate"][];
+            /** On Shelf */
+            on_shelf: number;
+        };
+        /**
+         * SagCandidate
+         * @description A spring at this end: collar for the rider sag wanted (or where its thread ends), sags, objection.
+         */
+        SagCandidate: {
+            part: components["schemas"]["SpringPart"];
+            /** Chosen */
+            chosen: boolean;
+            /** Rider Sag */
+            rider_sag: number;
+            /** Free Sag */
+            free_sag: number;
+            /** Preload */
+            preload: number | null;
+            /** Collar */
+            collar: number;
+            /** Turns */
+            turns: number | null;
+            /** Frequency */
+            frequency: number | null;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "too soft" | "too stiff" | "fits" | "preload first";
+            /** Grade */
+            grade: ("stop" | "look" | "note") | null;
+            /** Says */
+            says: string;
+            /** Numbers */
+            numbers: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+        };
+        /** SagShelfQuestion */
+        SagShelfQuestion: {
+            document: components["schemas"]["Document"];
+            /** Setup */
+            setup: string;
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /**
+             * All Diameters
+             * @default false
+             */
+            all_diameters?: boolean;
+        };
+        /** AirAnswer */
+        AirAnswer: {
+            /** Rows */
+            rows: components["schemas"]["AirRow"][];
+        };
+        /**
+         * AirRow
+         * @description One count of spacers. `slow` and `fast` are forces at the wheel at full travel, isothermal and quick.
+         */
+        AirRow: {
+            /** Spacers */
+            spacers: number;
+            /** Chosen */
+            chosen: boolean;
+            /** Pressure */
+            pressure: number | null;
+            /** Free Sag */
+            free_sag: number | null;
+            /** Slow */
+            slow: number | null;
+            /** Fast */
+            fast: number | null;
+            /** Times */
+            times: number | null;
+            /** Middle Rate */
+            middle_rate: number | null;
+        };
+        /** SagQuestion */
+        SagQuestion: {
+            document: components["schemas"]["Document"];
+            /** Setup */
+            setup: string;
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+        };
+        /** TravelAnswer */
+        TravelAnswer: {
+            curve: components["schemas"]["TravelCurve"] | null;
+        };
+        /** TravelCurve */
+        TravelCurve: {
+            /** Points */
+            points: components["schemas"]["TravelPoint"][];
+            /** Progression */
+            progression: number | null;
+            /** Stroke */
+            stroke: number | null;
+        };
+        /**
+         * TravelPoint
+         * @description At a wheel travel from full extension: wheel over spring travel, wheel rate N/m, force at the wheel N.
+         */
+        TravelPoint: {
+            /** Travel */
+            travel: number;
+            /** Leverage */
+            leverage: number;
+            /** Wheel Rate */
+            wheel_rate: number;
+            /** Force */
+            force: number;
+        };
+        /** ReachAnswer */
+        ReachAnswer: {
+            /** Levers */
+            levers: components["schemas"]["Lever"][];
+        };
+        /**
+         * Lever
+         * @description One adjuster alone: its move, and what else it does. `amount` is nothing where it cannot reach the goal.
+         */
+        Lever: {
+            /** Words */
+            words: string;
+            place: components["schemas"]["Place"];
+            /** Member */
+            member: string;
+            /** Amount */
+            amount: number | null;
+            /** Value */
+            value: number | null;
+            /** Turns */
+            turns: number | null;
+            /**
+             * Lean
+             * @default null
+             */
+            lean?: number | null;
+            /**
+             * Seat
+             * @default null
+             */
+            seat?: number | null;
+            /**
+             * Rake
+             * @default null
+             */
+            rake?: number | null;
+            /**
+             * Trail
+             * @default null
+             */
+            trail?: number | null;
+            /**
+             * Free Sag
+             * @default null
+             */
+            free_sag?: number | null;
+            /**
+             * Rider Sag
+             * @default null
+             */
+            rider_sag?: number | null;
+        };
+        /**
+         * ReachQuestion
+         * @description A goal under a load: lean in rad in a steady bend, or seat height in m.
+         */
+        ReachQuestion: {
+            document: components["schemas"]["Document"];
+            /** Setup */
+            setup: string;
+            /**
+             * Load State
+             * @default null
+             */
+            load_state?: string | null;
+            /**
+             * Goal
+             * @enum {string}
+             */
+            goal: "lean" | "seat";
+            /** Wanted */
+            wanted: number;
+        };
+        /** ElsewhereAnswer */
+        ElsewhereAnswer: {
+            /** Pressure */
+            pressure: number;
+        };
+        /**
+         * ElsewhereQuestion
+         * @description Gauge pressure in Pa, temperatures in degrees Celsius, heights over the sea in m.
+         */
+        ElsewhereQuestion: {
+            /** Pressure */
+            pressure: number;
+            /** Temperature */
+            temperature: number;
+            /** New Temperature */
+            new_temperature: number;
+            /** Altitude */
+            altitude: number;
+            /** New Altitude */
+            new_altitude: number;
+        };
+        /** LeverageAnswer */
+        LeverageAnswer: {
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+        };
+        /** LeverageFile */
+        LeverageFile: {
+            /** Text */
+            text: string;
+        };
         /** SurveyQuestion */
         SurveyQuestion: {
             document: components["schemas"]["Document"];
@@ -3468,6 +4191,42 @@ export interface components {
         /** SweepQuestion */
         SweepQuestion: {
             sweep: components["schemas"]["RatioFromSweep"];
+        };
+        /**
+         * PairingState
+         * @description What the bench screen shows: the address for the phone, the code while it holds, the devices paired.
+         */
+        PairingState: {
+            /** Address */
+            address: string | null;
+            /** Code */
+            code: string | null;
+            /** Devices */
+            devices: components["schemas"]["DeviceShown"][];
+        };
+        /** DeviceShown */
+        DeviceShown: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /**
+             * Paired
+             * Format: date-time
+             */
+            paired: string;
+            /**
+             * Seen
+             * Format: date-time
+             */
+            seen: string;
+        };
+        /** PairBody */
+        PairBody: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
         };
         /** VehicleList */
         VehicleList: {
@@ -4126,6 +4885,204 @@ export interface operations {
             };
         };
     };
+    sags_shelf_for_sag_shelf_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SagShelfQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SagShelfAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    sags_air_by_spacers_air_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SagQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AirAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    sags_over_travel_travel_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SagQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TravelAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    sags_what_it_takes_reach_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReachQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReachAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    sags_pumped_elsewhere_elsewhere_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ElsewhereQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ElsewhereAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    sags_leverage_file_leverage_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeverageFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeverageAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
     surveys_survey_file_file_post: {
         parameters: {
             query?: never;
@@ -4227,6 +5184,144 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SweepAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    pairing_state_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairingState"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    pairing_new_code_code_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairingState"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    pairing_pair_device_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairBody"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    pairing_remove_device__int_device__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                device: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairingState"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -7,6 +7,8 @@ export interface Answer<T> {
   trouble: Ref<string>
   /** Whether anything has come back yet. */
   asked: Ref<boolean>
+  /** Whether what was found answers the newest question: a button that acts on an answer not shown waits for it. */
+  current: Ref<boolean>
   again: () => void
 }
 
@@ -15,9 +17,11 @@ export function useAnswer<T>(question: () => Promise<{ data?: T; error?: unknown
   const found = shallowRef<T | null>(null)
   const trouble = ref('')
   const asked = ref(false)
+  const current = ref(false)
   let out = false
   let more = false
   async function ask(): Promise<void> {
+    current.value = false
     if (out) return void (more = true)
     out = true
     do {
@@ -35,7 +39,8 @@ export function useAnswer<T>(question: () => Promise<{ data?: T; error?: unknown
       asked.value = true
     } while (more)
     out = false
+    current.value = true
   }
   watch(on, () => void ask(), { immediate: true })
-  return { found, trouble, asked, again: () => void ask() }
+  return { found, trouble, asked, current, again: () => void ask() }
 }

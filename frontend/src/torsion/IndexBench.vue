@@ -32,7 +32,7 @@ const ask = (p: Place) => () => {
   const [document, setup] = [vehicle.document.value, vehicle.setup.value]
   return document && setup && arm.value ? api.POST('/api/index', { body: { document, setup: setup.id, place: p, load_state: load.value } }) : null
 }
-const { found, trouble, asked } = useAnswer(() => ask(place.value)(), [vehicle.report, place, load])
+const { found, trouble, asked, current } = useAnswer(() => ask(place.value)(), [vehicle.report, place, load])
 const other = useAnswer(() => ask(mirror.value)(), [vehicle.report, mirror, load])
 const bench = computed(() => (found.value?.bench?.place === place.value ? found.value.bench : null))
 const rows = computed(() => bench.value?.rows ?? [])
@@ -56,6 +56,8 @@ function askAngle(value: number | null): void {
 function take(r: MoveRow): void {
   vehicle.edit(`spline moves, ${props.end} ${side.value}`, [{ path: [...base(place.value), 'index'], value: { inner: r.inner, outer: r.outer } }])
 }
+/** Whether both plates' answers are of the load chosen and of the vehicle as it is now. */
+const answered = computed(() => current.value && other.current.value && vehicle.reported.value === vehicle.document.value)
 function setForLoad(): void {
   const angles = [[place.value, bench.value?.free_wanted?.value], [mirror.value, other.found.value?.bench?.free_wanted?.value]] as const
   vehicle.edit(`${props.end} free angles for the load`, angles.flatMap(([p, v]) => (v === undefined || p === undefined ? [] : [{ path: [...base(p), 'set_by'], value: 'free angle' }, { path: [...base(p), 'free_angle'], value: v }])))
@@ -103,7 +105,7 @@ async function chart(): Promise<void> {
     </div>
     <div class="under" role="radiogroup" aria-label="Under which load the height is meant">
       <span class="quiet">height meant</span><button v-for="l in [{ id: null, name: 'as weighed' }, ...loads]" :key="l.id ?? ''" role="radio" :aria-checked="l.id === load" class="tab" @click="load = l.id">{{ l.name }}</button>
-      <button v-if="load && !vehicle.isFound.value" class="link" @click="setForLoad">set both plates for this load</button>
+      <button v-if="load && !vehicle.isFound.value" class="link" :disabled="!answered" @click="setForLoad">set both plates for this load</button>
       <span class="quiet was">was {{ units.show(bench?.hub_found?.value, 'm', { unit: true }) }}; arm {{ deg(bench?.arm_wanted) }}, was {{ deg(bench?.arm_found) }}</span>
     </div>
     <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>

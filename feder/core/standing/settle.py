@@ -1,0 +1,45 @@
+"""Where one end of a two-wheeler settles under a load, its adjuster as it stands, whatever the other end does."""
+
+from feder.core.corner_equilibrium import corner_equilibrium
+from feder.core.errors import NoEquilibrium
+from feder.core.standing.corner import CornerStand, Springing
+from feder.core.working import solved, untraced
+
+CARRIED = "force of the springs at this travel = sprung load"
+FAR = 0.5
+"""Travel looked over where a limit is not known, m."""
+
+
+def settled(stood: CornerStand, load: float, kind: Springing) -> float | None:
+    """Height at which an end with its adjuster as it stands carries a load on its springs."""
+    found, end = stood.facts.hub_to_arch, stood.facts.end
+    kept = stood.but(fixed=True)
+    curve = kind.curve(kept)
+    if curve is None or found is None:
+        return None
+    low = -FAR if end.droop is None else float(found - end.droop)
+    high = FAR if end.solid is None else float(found - end.solid)
+    try:
+        with untraced():
+            standing = corner_equilibrium(curve, float(load), low, high)  # type: ignore[arg-type]
+    except NoEquilibrium:
+        return None
+    inputs: dict[str, float | None] = {
+        "load": load,
+        "collar": kept.collar,
+        "pressure": kept.pressure,
+        "rate": None if kept.spring is None else kept.spring.rate,
+        "free length": None if kept.spring is None else kept.spring.free_length,
+        "seat length": None if kept.seat is None else kept.seat.length,
+        "height as found": found,
+        "motion ratio": end.spring.constant or end.spring.pairs,
+    }
+    return solved(
+        float(found) - standing.travel,
+        "hub_to_arch",
+        "m",
+        equation=CARRIED,
+        inputs={k: v for k, v in inputs.items() if v is not None},
+        residual=standing.residual,
+        source="equilibrium of the end, by halving",
+    )

@@ -1,0 +1,69 @@
+"""A wheel that was not weighed: its load from its spring, whose sag and preload are known."""
+
+from feder.core.document.setup import SpringPart
+from feder.core.height import spring_room
+from feder.core.sag import load_of_spring, load_with_push
+from feder.core.standing.coil import typed_seat
+from feder.core.standing.corner import CornerStand, SeatFacts
+from feder.core.standing.pneumatic import stroke_at
+from feder.core.standing.pushes import push_at
+from feder.core.working import given
+
+USUAL_PRELOAD = 0.010
+"""Compression at full extension taken for a spring of which none was told, m."""
+
+
+def carried_by_spring(corner: CornerStand, hub: float) -> float | None:
+    """Sprung load at the wheel that spring and pushes carry at a height; nothing where one is unknown."""
+    coupling = corner.facts.end.spring
+    ratio, force = coupling.ratio(hub), _force_at(corner, hub)
+    if not ratio or force is None or force < 0:
+        return None
+    load, push = load_of_spring(force, ratio), push_at(corner, hub)
+    return load if push is None else load_with_push(load, push)
+
+
+def _force_at(corner: CornerStand, hub: float) -> float | None:
+    coupling = corner.facts.end.spring
+    if corner.air is not None:
+        if corner.pressure is None:
+            return None
+        stroke = stroke_at(corner, hub)
+        return None if stroke is None or stroke < 0 else corner.air.force(corner.pressure, stroke)
+    if corner.spring is None or corner.seat is None or corner.collar is None or not coupling.known:
+        return None
+    room = spring_room(corner.seat.length, corner.collar, coupling.travel(corner.seat.height, hub))
+    return corner.spring.force_at(room)
+
+
+def as_set(corner: CornerStand) -> CornerStand:
+    """A two-wheeler's corner as found with its adjuster as it was read: preload, or air pressure.
+
+    Preload is the collar from where the spring is just touched, at full extension; where none was told it is
+    taken as usual, and marked.
+    """
+    side, place, end = corner.side, corner.facts.place, corner.facts.end
+    path = f"setups.0.sides.{place.value}"
+    if corner.air is not None:
+        if side.pressure is None:
+            return corner
+        label = f"{place.words} pressure as found"
+        return corner.but(
+            pressure=given(side.pressure, label, "Pa", path=f"{path}.pressure", source="by pump gauge")
+        )
+    if corner.spring is None or not isinstance(side.spring, SpringPart) or end.droop is None:
+        return corner
+    seat = typed_seat(side, place, 0)
+    if seat is None:
+        free = corner.spring.free_length
+        seat = None if free is None else SeatFacts(free, end.droop)
+        told, source = side.collar, "typed in"
+        if told is None:
+            told, source = USUAL_PRELOAD, "not told: a usual preload"
+        label = f"{place.words} preload as found"
+        collar = given(told, label, "m", path=f"{path}.collar", source=source, assumed=side.collar is None)
+    else:
+        collar = given(
+            side.collar or 0.0, f"{place.words} collar as found", "m", path=f"{path}.collar", source="typed in"
+        )
+    return corner.but(seat=seat, collar=collar)

@@ -1,0 +1,99 @@
+"""Findings on two wheels: each fires on one document and not on its near neighbour."""
+
+from math import radians
+
+import pytest
+
+from feder.core.document.base import RateValue
+from feder.core.document.brief import Band, Targets
+from feder.core.document.setup import Clicks
+from feder.core.evaluate import evaluate
+from feder.demo.magpie import magpie
+from tests.changes import with_side
+from tests.documents import roadster
+
+
+def told(document, setup="plan", load=None):
+    return {(f.rule, f.place) for f in evaluate(document, setup, load).findings}
+
+
+def sprung(rate, free_sag):
+    """The roadster's fork with another spring, preloaded to a free sag."""
+    part = roadster().setups[0].sides.front.spring.model_copy(update={"rate": RateValue(value=rate)})
+    return with_side(roadster(), "plan", "front", spring=part, set_by="height", hub_to_arch=0.620 - free_sag)
+
+
+def balanced(front, rear):
+    """The roadster with bands that put each end above (+1) or below (-1) its rider sag, or within."""
+    sags = {e: evaluate(roadster(), "plan", "rider").corners[e].sag.value for e in ("front", "rear")}
+    bands = {}
+    for end, off in (("front", front), ("rear", rear)):
+        middle = sags[end] - off * 0.010
+        bands[f"{end}_rider_sag"] = Band(low=middle - 0.004, high=middle + 0.004)
+    bike = roadster()
+    brief = bike.brief.model_copy(update={"targets": Targets(**bands)})
+    return bike.model_copy(update={"brief": brief})
+
+
+def read(place, quantity, value):
+    """The demo motorcycle with one sag reading changed."""
+    bike = magpie()
+    survey = bike.surveys[0]
+    changed = tuple(
+        r.model_copy(update={"value": value}) if (r.place, r.quantity) == (place, quantity) else r
+        for r in survey.readings
+    )
+    return bike.model_copy(update={"surveys": (survey.model_copy(update={"readings": changed}),)})
+
+
+def weighing(mass):
+    """The demo motorcycle with another rider told."""
+    bike = magpie()
+    solo = bike.loads[0]
+    item = solo.items[0].model_copy(update={"mass": mass})
+    return bike.model_copy(update={"loads": (solo.model_copy(update={"items": (item,)}), *bike.loads[1:])})
+
+
+def leaning(degrees):
+    bike = magpie()
+    return bike.model_copy(
+        update={"brief": bike.brief.model_copy(update={"targets": Targets(lean=radians(degrees))})}
+    )
+
+
+# rule: place, setup, load state, where it fires, a near neighbour where it does not
+CASES = {
+    "sags_out_of_order": (
+        "rear", "found", None,
+        lambda: read("rear", "rider_lifted", 0.640), lambda: read("rear", "rider_lifted", 0.562),
+    ),
+    "rider_disagrees": ("vehicle", "plan", None, lambda: weighing(80), lambda: weighing(94)),
+    "much_friction": (
+        "front", "found", None,
+        lambda: read("front", "rider_lifted", 0.124), lambda: read("front", "rider_lifted", 0.109),
+    ),
+    "preload_first": ("front", "plan", "rider", lambda: sprung(8500, 0.028), lambda: sprung(8500, 0.020)),
+    "spring_too_soft": ("front", "plan", "rider", lambda: sprung(5000, 0.008), lambda: sprung(8500, 0.020)),
+    "spring_too_stiff": ("front", "plan", "rider", lambda: sprung(16000, 0.028), lambda: sprung(8500, 0.020)),
+    "ends_out_of_balance": ("vehicle", "plan", "rider", lambda: balanced(1, -1), lambda: balanced(1, 0)),
+    "leans_too_little": ("vehicle", "plan", "two-up", lambda: leaning(42), lambda: leaning(38)),
+    "knob_left_alone": (
+        "rear", "plan", None,
+        lambda: with_side(magpie(), "plan", "rear", high_bump=Clicks(count=1, of=4, alone=True)), magpie,
+    ),
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("rule", CASES)
+def test_a_rule_fires_where_it_should_and_not_next_door(rule):
+    place, setup, load, fires, quiet = CASES[rule]
+    assert (rule, place) in told(fires(), setup, load)
+    assert (rule, place) not in told(quiet(), setup, load)
+
+
+@pytest.mark.parametrize("rule", CASES)
+def test_a_finding_reads_whole(rule):
+    _, setup, load, fires, _ = CASES[rule]
+    for finding in evaluate(fires(), setup, load).findings:
+        assert finding.text.format(**{k: v.value for k, v in finding.numbers.items()})
+        assert finding.reason.endswith(".")
