@@ -9,7 +9,8 @@ from feder.api.questions import System
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.core.document.document import Document
-from feder.sheet.page import FONTS, sheet_html
+from feder.sheet.page import sheet_html
+from feder.sheet.paper import FONTS
 from feder.sheet.pdf import NoPdf, pdf_of
 
 sheets = APIBlueprint("sheets", __name__, url_prefix="/api/sheet", abp_responses={422: ErrorBody, 404: ErrorBody})

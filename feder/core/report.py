@@ -181,6 +181,13 @@ class SagReport:
     off_thread: bool = False
     free_then: Figure | None = None
     """Free sag once the rider sag is as wanted."""
+    free_read_along: Figure | None = None
+    """The sags as they are read: along the tube of a fork, or the same as at the wheel."""
+    rider_read_along: Figure | None = None
+    free_sag_along: Figure | None = None
+    rider_sag_along: Figure | None = None
+    free_then_along: Figure | None = None
+    target_along: Figure | None = None
     verdict: Verdict | None = None
     """What free sag says of the spring, once the rider sag is as wanted."""
     wanted_rate: Figure | None = None

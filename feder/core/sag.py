@@ -33,6 +33,12 @@ def wheel_of_tube(tube_reading: Metre, rake: AngleBelowRight) -> Metre:
     return tube_reading * cos(rake)
 
 
+@formula(result="tube_reading", source="geometry: the tube slides 1/cos(rake) of the wheel's rise")
+def tube_of_wheel(sag_value: Metre, rake: AngleBelowRight) -> Metre:
+    """A sag of the wheel as it is read along a fork tube."""
+    return sag_value / cos(rake)
+
+
 @formula(result="solid_height", source="full extension less the whole travel")
 def solid_from_travel(droop_hub_to_arch: Length, travel_in_all: Length) -> Metre:
     """Height, axle to mark, at which the travel is used up."""

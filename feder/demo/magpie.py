@@ -88,7 +88,7 @@ def _vehicle() -> Vehicle:
         fork=Fork(rake=radians(25.5), offset=0.036, bore=0.037),
         travel=0.120,
         damper_coefficient=DampingValue(value=420, how="estimated"),
-        unsprung_mass=Mass(value=17, how="estimated"),
+        unsprung_mass=Mass(value=17, how="scales"),
         tyre=Tyre(radius=0.297),
         limits=Limits(),
     )
@@ -98,14 +98,14 @@ def _vehicle() -> Vehicle:
         travel=0.130,
         swingarm=Swingarm(length=0.560, pivot_height=0.415),
         damper_coefficient=DampingValue(value=4300, how="estimated"),
-        unsprung_mass=Mass(value=21, how="estimated"),
+        unsprung_mass=Mass(value=21, how="scales"),
         tyre=Tyre(radius=0.312),
     )
     return Vehicle(
         kind="motorcycle",
         body="motorcycle",
         name="Magpie",
-        description="middleweight roadster, 233 kg with a full tank",
+        description="middleweight roadster, tank full",
         wheelbase=Length(value=1.425, how="tape"),
         front_overhang=0.31,
         rear_overhang=0.30,
@@ -124,7 +124,7 @@ def _setup(name: str, parent: str | None) -> Setup:
     front = SideSetup(
         spring=FORK_SPRING,
         set_by="height" if found else "collar",
-        collar=0.003 if found else 0.011,
+        collar=0.003 if found else 0.0117,
         seat=Seat(pitch=0.001, thread=0.015),
         fork_spacer=0.095,
         oil_level=0.112,
@@ -136,7 +136,7 @@ def _setup(name: str, parent: str | None) -> Setup:
     rear = SideSetup(
         spring=SHOCK_SPRING if found else _STIFFER,
         set_by="height" if found else "collar",
-        collar=0.012 if found else 0.008,
+        collar=0.012 if found else 0.0053,
         seat=Seat(pitch=0.0015, thread=0.024),
         shock_length=0.330,
         rebound=Clicks(count=12, of=24),

@@ -1,4 +1,4 @@
-"""About sixty made-up springs in realistic steps of rate and length, each wound so that its rate is true."""
+"""Some eighty made-up springs in realistic steps of rate and length, each wound so that its rate is true."""
 
 from feder.core.coil import solid_length_of
 from feder.core.document.base import RateValue
@@ -69,6 +69,34 @@ _LOAD_SPRINGS = tuple(
 )
 
 
+_SHOCK = tuple(
+    SpringPart(
+        code=f"50-{free}-{rate}",
+        rate=RateValue(value=rate * 1e3, how="maker"),
+        free_length=free / 1e3,
+        inside_diameter=0.050,
+        wire_diameter=wire / 1e3,
+        solid_length=solid / 1e3,
+    )
+    for rate, free, wire, solid in (
+        (80, 175, 10.5, 95),
+        (90, 175, 11.0, 98),
+        (100, 180, 11.0, 99),
+        (115, 180, 11.5, 101),
+        (130, 180, 12.0, 104),
+        (150, 170, 12.5, 103),
+    )
+)
+_FORK = tuple(
+    SpringPart(
+        code=f"fork 31-300-{rate:.1f}",
+        rate=RateValue(value=rate * 1e3, how="maker"),
+        free_length=0.300,
+        inside_diameter=0.023,
+        solid_length=0.142,
+    )
+    for rate in (7.0, 7.5, 8.0, 8.5, 9.0, 9.5, 10.0)
+)
 _LOWERING = (
     SpringPart(code="low set front", rate=RateValue(value=30e3, how="maker"), quoted_drop=0.030),
     SpringPart(code="low set rear", rate=RateValue(value=22.5e3, how="maker"), quoted_drop=0.035),
@@ -83,7 +111,7 @@ def demo_springs() -> list[SpringPart]:
         for free, rates in lengths.items()
         for rate in rates
     ]
-    return [*wound, *_HELPERS, *_LOAD_SPRINGS, *_LOWERING]
+    return [*wound, *_HELPERS, *_LOAD_SPRINGS, *_LOWERING, *_SHOCK, *_FORK]
 
 
 def demo_spring(inside_mm: int, free_mm: int, rate_npmm: int) -> SpringPart:

@@ -6,8 +6,9 @@ from pathlib import Path
 from jinja2 import Environment, FileSystemLoader
 
 from feder.core.document.document import Document
+from feder.core.document.survey import SAG_QUANTITIES
 from feder.core.survey_file import READINGS, SETTINGS, walk_of
-from feder.sheet.page import day_shown
+from feder.sheet.paper import day_shown
 from feder.units.show import SHOWN_UNIT, unit_shown
 
 _TEMPLATES = Environment(loader=FileSystemLoader(Path(__file__).parent / "templates"), autoescape=True)
@@ -18,12 +19,21 @@ TICKS = (
     "rolled back and forth before each reading",
     "heights from one written-down point",
 )
+TICKS_OF_TWO = (
+    "level floor, bike strapped or held upright",
+    "tyre pressures set",
+    "usual fuel; rider in all that is worn",
+    "both ends bounced before each reading",
+    "two points written down: seal to clamp, axle to tail",
+)
 
 
 def blank_html(document: Document, system: str, today: date, fonts: str) -> str:
     """The page as HTML. `fonts` is the address of the font files."""
-    rows = []
-    for words, (_, unit) in {**READINGS, **SETTINGS}.items():
+    rows, two_wheels = [], document.vehicle.kind != "car"
+    for words, (quantity, unit) in {**READINGS, **SETTINGS}.items():
+        if words in READINGS and (quantity in SAG_QUANTITIES) != two_wheels and quantity != "mass":
+            continue
         kind = "fine length" if words in ("collar", "toe") else None
         text = unit_shown(unit, system, kind)[0] if unit else "clicks"
         rows.append((words, SHOWN_UNIT.get(text, text), words in ("hub to arch", "floor to arch")))
@@ -31,7 +41,7 @@ def blank_html(document: Document, system: str, today: date, fonts: str) -> str:
         vehicle=document.vehicle,
         places=[p.words for p in walk_of(document)],
         rows=rows,
-        ticks=TICKS,
+        ticks=TICKS_OF_TWO if two_wheels else TICKS,
         today=day_shown(today),
         fonts=fonts,
     )

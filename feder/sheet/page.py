@@ -1,53 +1,23 @@
 """The setup sheet: A4 from a document and its report, a second page where needed; screen, print, PDF alike."""
 
-import re
 from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import date
-from pathlib import Path
 
-from jinja2 import Environment, FileSystemLoader, select_autoescape
 from markupsafe import Markup
 
 from feder.core.document.base import PLACES
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup, SideSetup, SpringPart
 from feder.core.evaluate import evaluate
-from feder.core.report import CornerReport, Figure, Finding, Report
+from feder.core.report import CornerReport, Figure, Report
 from feder.core.standing.facts import setup_of, side_of
+from feder.sheet.cycle_page import cycle_html
 from feder.sheet.drawing import plan_view
 from feder.sheet.more import second_page
+from feder.sheet.paper import TEMPLATES, cautions_of, conditions_of, day_shown, foot_of, short, show
 from feder.sheet.strip import frequency_strip
 from feder.units.show import SHOWN_UNIT, figure, unit_shown
-
-FONTS = Path(__file__).parent / "fonts"
-_TEMPLATES = Environment(
-    loader=FileSystemLoader(Path(__file__).parent / "templates"),
-    autoescape=select_autoescape(),
-    trim_blocks=True,
-    lstrip_blocks=True,
-)
-MONTHS = [
-    "January",
-    "February",
-    "March",
-    "April",
-    "May",
-    "June",
-    "July",
-    "August",
-    "September",
-    "October",
-    "November",
-    "December",
-]
-MOST_CAUTIONS = 8
-MOST_NOTE = 190
-FIXED_CAUTIONS = (
-    "Springs hold energy: stands, compressor, no one below.",
-    "Bushes tight only at ride height; torque from the maker.",
-    "Align after 200 km; local rules may want an inspection.",
-)
 
 
 @dataclass(frozen=True)
@@ -69,6 +39,8 @@ def sheet_html(document: Document, setup_id: str, system: str, number: int, toda
         UnknownSetup: the document has no such setup.
     """
     setup = setup_of(document, setup_id)
+    if document.vehicle.kind != "car":
+        return cycle_html(document, setup, system, number, today, fonts)
     found = document.setups[0]
     is_found = setup.id == found.id
     report = evaluate(document, setup.id, against=None if is_found else found.id)
@@ -77,37 +49,27 @@ def sheet_html(document: Document, setup_id: str, system: str, number: int, toda
         for p in PLACES
     }
     survey = document.survey
-    return _TEMPLATES.get_template("sheet.html").render(
+    return TEMPLATES.get_template("sheet.html").render(
         vehicle=document.vehicle,
         setup=setup,
         is_found=is_found,
         others=[s.name for s in document.setups if s.stage == setup.stage and s.id != setup.id],
         surveyed=day_shown(date.fromisoformat(survey.date)) if survey and survey.date else None,
-        conditions=_conditions(document),
+        conditions=conditions_of(document),
         number=number,
         today=day_shown(today),
         corners={p.value: rows for p, rows in corners.items()},
-        weights={p.value: _show(report.corners[p].mass, system, unit=True) for p in PLACES},
+        weights={p.value: show(report.corners[p].mass, system, unit=True) for p in PLACES},
         drawing=Markup(
             plan_view(document, report, system, _totals(report, system), _below(document, report, system))
         ),
         strip=Markup(frequency_strip(report, system)),
         targets=_targets(document, report, setup, system),
-        cautions=_cautions(document, report, system),
-        notes=[_short(line) for line in (setup.note, document.notes) if line],
-        foot=_foot(report, system),
+        cautions=cautions_of(document, report, system),
+        notes=[short(line) for line in (setup.note, document.notes) if line],
+        foot=foot_of(report, system),
         more=second_page(document, setup, report, system),
         fonts=fonts,
-    )
-
-
-def _show(
-    value: Figure | None, system: str, *, unit: bool = False, kind: str | None = None, decimals: int | None = None
-) -> str:
-    if value is None:
-        return "–"
-    return ("~" if value.assumed else "") + figure(
-        value.value, value.unit, system, kind=kind, unit=unit, decimals=decimals
     )
 
 
@@ -140,7 +102,7 @@ def _rows(
         lead: bool = False,
         rule: bool = False,
     ) -> Row:
-        return Row(words, _was(value, system, kind=kind), _show(value, system, kind=kind), text, lead, rule)
+        return Row(words, _was(value, system, kind=kind), show(value, system, kind=kind), text, lead, rule)
 
     pressure = 0 if system == "inch" else 1
     was = found.spring
@@ -181,21 +143,15 @@ def _adjuster(
         return (
             two("plate, unloaded", corner.free_angle, unit("rad"), rule=True),
             two("arm, loaded", corner.arm_angle, unit("rad")),
-            Row("plate turned by", "", _show(corner.free_angle_change, system), unit("rad")),
+            Row("plate turned by", "", show(corner.free_angle_change, system), unit("rad")),
             Row("bar stress, ride", "", "–" if stress is None else f"{stress:.0f}", "MPa"),
         )
     return (
-        Row("collar", "", _show(corner.collar, system, kind="fine length"), f"{unit('m')} up", rule=True),
-        Row("turns up", "", _show(corner.collar_turns, system), ""),
+        Row("collar", "", show(corner.collar, system, kind="fine length"), f"{unit('m')} up", rule=True),
+        Row("turns up", "", show(corner.collar_turns, system), ""),
         two("held at droop", corner.held_at_droop, unit("m"), kind="fine length"),
         two("preload", corner.preload_force, unit("N")),
     )
-
-
-def _short(words: str) -> str:
-    """Notes as long as the page has room for; the rest stays on the screen."""
-    line = " ".join(words.split())
-    return line if len(line) <= MOST_NOTE else f"{line[:MOST_NOTE].rsplit(' ', 1)[0]} … (more on the screen)"
 
 
 def _else(is_found: bool, text: str) -> str:
@@ -228,7 +184,7 @@ def _totals(report: Report, system: str) -> list[tuple[str, str]]:
         return "–" if value is None else f"{value.value * 100:.1f} %"
 
     return [
-        ("total", _show(v.total_mass, system, unit=True)),
+        ("total", show(v.total_mass, system, unit=True)),
         ("front", share(v.front_fraction)),
         ("left", share(v.left_fraction)),
         ("cross", share(v.cross_fraction)),
@@ -267,7 +223,7 @@ def _targets(document: Document, report: Report, setup: Setup, system: str) -> l
         a, b = ((r - 1) * 100 for r in brief.ratio_band)
         over = figure((v.frequency_ratio.value - 1) * 100, "", system, decimals=0)
         school = f"({a:.0f}–{b:.0f})" if brief.pitch_school == "flat ride" else "(front wanted higher)"
-        flat = f", flat at {_show(v.flat_speed, system, unit=True)}" if v.flat_speed else ""
+        flat = f", flat at {show(v.flat_speed, system, unit=True)}" if v.flat_speed else ""
         rows.append(("pitch", f"rear {over} % over front {school}{flat}"))
     rows.append(
         (
@@ -294,77 +250,3 @@ def _targets(document: Document, report: Report, setup: Setup, system: str) -> l
     if len(ways) == 1:
         rows.append(("clicks", f"counted from {ways.pop()}"))
     return rows
-
-
-def _conditions(document: Document) -> str:
-    survey = document.survey
-    if survey is None:
-        return ""
-    c = survey.conditions
-    ticks = [
-        w
-        for done, w in ((c.level_floor, "level floor"), (c.pressures_set, "pressures set"), (c.rolled, "rolled"))
-        if done
-    ]
-    return "; ".join(w for w in (", ".join(ticks), c.ballast, c.fuel) if w)
-
-
-def filled(finding: Finding, system: str) -> str:
-    """A finding's sentence with its numbers in the reader's units."""
-
-    def one(match: re.Match[str]) -> str:
-        number = finding.numbers.get(match[1])
-        if number is None:
-            return match[1]
-        mark = "~" if number.assumed else ""
-        if number.unit == "":
-            return mark + (
-                figure(number.value, "", system)
-                if "ratio" in match[1]
-                else f"{number.value * 100:.0f} %".replace("-", "−")
-            )
-        small = number.unit == "m" and abs(number.value) < 0.02
-        shown = figure(number.value, number.unit, system, kind="fine length" if small else None, unit=True)
-        return mark + re.sub(r"\.0+(?= |$)", "", shown)
-
-    return re.sub(r"\{(\w+)\}", one, finding.text)
-
-
-def _cautions(document: Document, report: Report, system: str) -> list[str]:
-    lines = []
-    survey = document.survey
-    if survey and survey.damage:
-        lines.append(f"Known damage, to be dealt with first: {survey.damage}"[:120])
-    seen: dict[str, list[str]] = {}
-    for f in report.findings:
-        if f.grade in ("stop", "look"):
-            seen.setdefault(filled(f, system), []).append(f.place)
-    lines += [f"{_places(places)}{words}." for words, places in seen.items()]
-    if any(_assumed(c) for c in report.corners.values()):
-        lines.append("Figures with ~ rest on an estimate.")
-    room = MOST_CAUTIONS - len(FIXED_CAUTIONS)
-    if len(lines) > room:
-        lines = [*lines[: room - 1], f"And {len(lines) - room + 1} more on the screen."]
-    return [*lines, *FIXED_CAUTIONS]
-
-
-def _places(places: list[str]) -> str:
-    words = [p.replace("_", " ") for p in places if p != "vehicle"]
-    return f"{', '.join(words).capitalize()}: " if words else ""
-
-
-def _assumed(corner: CornerReport) -> bool:
-    shown = (corner.wheel_rate, corner.frequency, corner.damping_ratio, corner.collar, corner.mass)
-    return any(f is not None and f.assumed for f in shown)
-
-
-def _foot(report: Report, system: str) -> str:
-    units = ", ".join(SHOWN_UNIT.get(u, u) for u in (unit_shown(si, system)[0] for si in ("m", "N/m", "kg")))
-    ratios = [f"{r.value:.2f} {e}" for e in ("front", "rear") if (r := report.ends[e].motion_ratio) is not None]
-    said = f"; motion ratio spring / wheel {', '.join(ratios)}" if ratios else ""
-    return f"{units}; rates and travel at the wheel{said}"
-
-
-def day_shown(day: date) -> str:
-    """A date as it is written on paper."""
-    return f"{day.day} {MONTHS[day.month - 1]} {day.year}"

@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
 
+import { whenUnpaired } from './api/client'
 import { allRead } from './composables/useReading'
 import GaragePage from './pages/GaragePage.vue'
 
@@ -9,13 +10,17 @@ export const makeRouter = () => {
     history: createWebHistory(),
     routes: [
       { path: '/', component: GaragePage },
+      { path: '/devices', component: () => import('./pages/DevicesPage.vue') },
+      { path: '/pair', component: () => import('./pages/PairPage.vue') },
       { path: '/shelf', component: () => import('./pages/ShelfPage.vue') },
       { path: '/vehicle/:id', redirect: (to) => `/vehicle/${String(to.params.id)}/springs` },
+      { path: '/vehicle/:id/walk', component: () => import('./sag/SagPhone.vue') },
       { path: '/vehicle/:id/:station', component: () => import('./pages/WorkspacePage.vue') },
       { path: '/:rest(.*)', redirect: '/' },
     ],
   })
   // a number typed a moment ago is still being read: its field stays until it has been taken
   router.beforeEach(allRead)
+  whenUnpaired(() => void router.push('/pair'))
   return router
 }

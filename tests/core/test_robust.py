@@ -14,7 +14,8 @@ from feder.core.document.document import Document
 from feder.core.evaluate import evaluate
 from feder.demo.nettle import nettle
 from feder.demo.springs import demo_spring
-from feder.sheet.page import filled, sheet_html
+from feder.sheet.page import sheet_html
+from feder.sheet.paper import filled
 from tests.documents import AIR, on_bars, roadster
 
 PLAIN = nettle().model_dump(mode="json")

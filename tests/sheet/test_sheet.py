@@ -17,7 +17,8 @@ from feder.core.loadplan import load_plan
 from feder.demo.bramble import bramble
 from feder.demo.sedge import sedge
 from feder.demo.tansy import tansy
-from feder.sheet.page import FONTS, sheet_html
+from feder.sheet.page import sheet_html
+from feder.sheet.paper import FONTS
 from feder.sheet.pdf import pdf_of
 from feder.units.show import figure
 from tests.changes import with_end

@@ -15,10 +15,12 @@ from feder.core.sag import (
     load_between,
     rate_between_sags,
     rate_of_one,
+    tube_of_wheel,
 )
 from feder.core.stance import sag_height_of
 from feder.core.standing.corner import CornerStand
 from feder.core.standing.pushes import push_at
+from feder.core.standing.sagreads import rake_read_along
 from feder.core.standing.settle import settled
 from feder.core.standing.stand import springing
 from feder.core.standing.weighed import carried_by_spring
@@ -72,6 +74,12 @@ def sag_report(
         made.rider_load = figure(load_between(loads[1], loads[0]), "N")
     if droop is not None and rider_band is not None and loads[0] is not None and loads[1] is not None:
         _answer(made, alone, found, (loads[0], loads[1]), brief, (rider_band, free_band or WIDE))
+    rake = rake_read_along(end.end, made.place)
+    for name in ("free_read", "rider_read", "free_sag", "rider_sag", "free_then", "target"):
+        known = getattr(made, name)
+        if known is not None:
+            told = known.value if rake is None else tube_of_wheel(known.value, rake)
+            setattr(made, f"{name}_along", figure(told, "m"))
     return made
 
 

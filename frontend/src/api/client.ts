@@ -27,6 +27,15 @@ export type IndexBench = Omit<Schemas['IndexBench'], 'splines'> & { splines: num
 export type MoveRow = Schemas['MoveRow']
 export type ChartRow = Schemas['ChartRow']
 export type OtherBar = Schemas['OtherBar']
+export type SagReport = Schemas['SagReport']
+export type SteeringReport = Schemas['SteeringReport']
+export type SagCandidate = Schemas['SagCandidate']
+export type AirRow = Schemas['AirRow']
+export type HardPart = Schemas['HardPart']
+export type Lever = Schemas['Lever']
+export type AirSpringPart = Schemas['AirSpringPart']
+export type Clicks = Schemas['Clicks']
+export type PairingState = Schemas['PairingState']
 export type ShelfPart = Schemas['ShelfPart']
 export type NewVehicle = Schemas['NewVehicle']
 export type Reading = Schemas['Reading']
@@ -39,16 +48,30 @@ export const PLACES: Place[] = ['front_left', 'front_right', 'rear_left', 'rear_
 export const WHEELS: Place[] = ['front', 'rear']
 /** The places of a vehicle: four corners, or the two wheels of a motorcycle or bicycle. */
 export const placesOf = (document: Document | null | undefined): Place[] => (['motorcycle', 'bicycle'].includes(document?.vehicle.kind ?? 'car') ? WHEELS : PLACES)
+/** Whether a vehicle stands on two wheels. */
+export const onTwo = (document: Document | null | undefined): boolean => placesOf(document).length === 2
 export const placeWords = (place: string): string => place.replace('_', ' ')
 export const endOf = (place: Place): EndName => (place.startsWith('front') ? 'front' : 'rear')
 /** The coil spring of a corner, where it stands on one. */
 export const coilOf = (side: SideSetup | undefined): SpringPart | null => (side?.spring?.kind === 'coil' ? side.spring : null)
+/** The air spring of a wheel, where it stands on one. */
+export const airOf = (side: SideSetup | undefined): AirSpringPart | null => (side?.spring?.kind === 'air' ? side.spring : null)
 /** The torsion bar of a corner, where it stands on one. */
 export const barOf = (side: SideSetup | undefined): TorsionBarPart | null => (side?.spring?.kind === 'torsion bar' ? side.spring : null)
 export const mirrorOf = (place: Place): Place =>
   (place.endsWith('left') ? place.replace('left', 'right') : place.replace('right', 'left')) as Place
 
-export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => globalThis.fetch(request) })
+let unpaired = (): void => undefined
+/** What to do when this device is not paired: over the workshop's network a code is asked for first. */
+export const whenUnpaired = (then: () => void): void => void (unpaired = then)
+export const api = createClient<paths>({
+  baseUrl: window.location.origin,
+  fetch: async (request) => {
+    const answer = await globalThis.fetch(request)
+    if (answer.status === 401 && !window.location.pathname.startsWith('/pair')) unpaired()
+    return answer
+  },
+})
 
 /** The sentence of an error answer, or a plain one when the server did not answer. */
 export function messageOf(error: unknown): string {

@@ -1198,6 +1198,18 @@ export interface components {
             off_thread?: boolean;
             /** @default null */
             free_then?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_read_along?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_read_along?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_sag_along?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_sag_along?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_then_along?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            target_along?: components["schemas"]["Figure"] | null;
             /**
              * Verdict
              * @default null

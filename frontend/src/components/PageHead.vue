@@ -3,8 +3,8 @@ import { useScheme } from '@/composables/useScheme'
 import { useUnits } from '@/composables/useUnits'
 import { SYSTEMS } from '@/units/format'
 
-/** The heading of garage and shelf. */
-defineProps<{ here: 'garage' | 'shelf' }>()
+/** The heading of garage, shelf and devices. */
+defineProps<{ here: 'garage' | 'shelf' | 'devices' }>()
 const units = useUnits()
 const scheme = useScheme()
 </script>
@@ -12,7 +12,7 @@ const scheme = useScheme()
 <template>
   <header class="head">
     <router-link to="/" class="word"><svg width="34" height="34" viewBox="0 0 32 32" aria-hidden="true"><path d="M4 28h24M4 4h24" stroke="var(--ink)" stroke-width="3" /><path d="M7 8 25 12 7 16l18 4-18 4" fill="none" stroke="var(--plan)" stroke-width="2.500" stroke-linejoin="round" /></svg><b>Feder</b></router-link>
-    <nav aria-label="Pages"><router-link to="/" :class="{ on: here === 'garage' }">Garage</router-link><router-link to="/shelf" :class="{ on: here === 'shelf' }">Shelf</router-link></nav>
+    <nav aria-label="Pages"><router-link to="/" :class="{ on: here === 'garage' }">Garage</router-link><router-link to="/shelf" :class="{ on: here === 'shelf' }">Shelf</router-link><router-link to="/devices" :class="{ on: here === 'devices' }">Devices</router-link></nav>
     <div class="tools">
       <v-menu><template #activator="{ props: menu }"><button v-bind="menu" class="tool" aria-label="Units">{{ SYSTEMS.find((s) => s.id === units.system.value)!.words }}</button></template>
         <v-list><v-list-item v-for="s in SYSTEMS" :key="s.id" :title="s.words" :active="s.id === units.system.value" @click="units.choose(s.id)" /></v-list></v-menu>
@@ -26,4 +26,5 @@ const scheme = useScheme()
 .word { display: flex; align-items: center; gap: 10px; text-decoration: none; font-size: 24px; } .word b { font-weight: 600; }
 nav { display: flex; gap: 24px; font-size: var(--t-3); } nav a { text-decoration: none; height: 58px; display: flex; align-items: center; border-bottom: 3px solid transparent; padding: 0 4px; } nav a.on { border-color: var(--ink); font-weight: 600; }
 .tools { margin-left: auto; display: flex; } .tool { min-width: 44px; height: 44px; padding: 0 10px; display: flex; align-items: center; justify-content: center; }
+@media (max-width: 600px) { .head { gap: 10px; padding: 0 10px; } .word b { display: none; } nav { gap: 10px; } .tool { padding: 0 4px; } }
 </style>

@@ -188,6 +188,11 @@ export function provideVehicle(id: string): VehicleWork {
     const last = data.document.setups.findLast((s) => s.stage === 'plan') ?? data.document.setups.at(-1)
     setupId.value = last?.id ?? 'plan'
     document.value = data.document
+    if (placesOf(data.document).length === 2) {
+      // what a two-wheeler will do, it does with its rider on
+      const carrying = (data.document.loads ?? []).filter((l) => l.items?.length)
+      loadState.value = (carrying.find((l) => l.id === data.document.surveys?.[0]?.conditions?.rider) ?? carrying[0])?.id ?? null
+    }
     const draft = await get<Draft>(draftKey).catch(() => undefined)
     if (draft && JSON.stringify(draft.document) !== JSON.stringify(data.document)) {
       document.value = draft.document

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
+import { onTwo } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
 import { useVehicle } from '@/composables/useVehicle'
+import SagTargets from '@/sag/SagTargets.vue'
 
 /** What the vehicle is for, what is wrong, what may not be given up; school and targets. */
 const vehicle = useVehicle()
@@ -11,6 +13,10 @@ const about = computed(() => vehicle.document.value!.vehicle)
 const set = (words: string, member: (string | number)[], value: unknown): void => vehicle.edit(words, [{ path: ['brief', ...member], value }])
 const setVehicle = (words: string, member: string, value: unknown): void => vehicle.edit(words, [{ path: ['vehicle', member], value }])
 
+const two = computed(() => onTwo(vehicle.document.value))
+const kind = computed(() => about.value.kind)
+const USES_OF_TWO = { motorcycle: [{ value: 'road motorcycle', words: 'Road', says: 'everyday and touring' }, { value: 'track motorcycle', words: 'Track', says: 'smooth, hard on the brakes' }, { value: 'off-road motorcycle', words: 'Off-road', says: 'long travel, rough ground' }], bicycle: [{ value: 'cross-country', words: 'Cross-country', says: 'firm, pedals well' }, { value: 'trail', words: 'Trail', says: 'up and down again' }, { value: 'enduro and downhill', words: 'Enduro, downhill', says: 'deep in its travel' }] }
+const uses = computed(() => (kind.value === 'motorcycle' || kind.value === 'bicycle' ? USES_OF_TWO[kind.value] : USES))
 const USES = [
   { value: 'comfort road', words: 'Comfort road', says: 'soft and quiet' },
   { value: 'sporty road', words: 'Sporty road', says: 'taut, still a road car' },
@@ -56,17 +62,18 @@ function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', 
   <div class="bench-top"><h1>Brief</h1></div>
   <div class="two">
     <div class="field"><label for="v-name" class="small quiet">Vehicle</label><input id="v-name" class="line" :value="about.name" maxlength="80" @input="($event.target as HTMLInputElement).value.trim() && setVehicle('name', 'name', ($event.target as HTMLInputElement).value)" /></div>
-    <div class="field"><label for="v-about" class="small quiet">In a few words, and as it was weighed</label><input id="v-about" class="line" :value="about.description" maxlength="200" placeholder="hatchback, driver aboard, half tank" @input="setVehicle('description', 'description', ($event.target as HTMLInputElement).value)" /></div>
+    <div class="field"><label for="v-about" class="small quiet">In a few words, and as it was weighed</label><input id="v-about" class="line" :value="about.description" maxlength="200" :placeholder="two ? 'middleweight roadster, tank full' : 'hatchback, driver aboard, half tank'" @input="setVehicle('description', 'description', ($event.target as HTMLInputElement).value)" /></div>
   </div>
   <section id="use" aria-labelledby="use-h">
     <h3 id="use-h">What is it for</h3>
     <div class="uses" role="radiogroup" aria-labelledby="use-h">
-      <button v-for="u in USES" :key="u.value" role="radio" class="choice" :aria-checked="brief.use === u.value" @click="vehicle.edit('use', [{ path: ['brief', 'use'], value: u.value }, { path: ['brief', 'targets', 'frequency'], value: null }])">
+      <button v-for="u in uses" :key="u.value" role="radio" class="choice" :aria-checked="brief.use === u.value" @click="vehicle.edit('use', [{ path: ['brief', 'use'], value: u.value }, { path: ['brief', 'targets', 'frequency'], value: null }])">
         <b>{{ u.words }}</b><span>{{ u.says }}</span>
       </button>
     </div>
   </section>
-  <section class="two" aria-label="Targets">
+  <SagTargets v-if="two" />
+  <section v-else class="two" aria-label="Targets">
     <div>
       <h3>Frequency wanted</h3>
       <div class="pair">
@@ -90,10 +97,10 @@ function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', 
     </div>
   </section>
   <section class="two">
-    <div id="complaint"><h3>What is wrong now</h3><v-textarea aria-label="What is wrong now" :model-value="brief.complaint" placeholder="floats, bottoms, harsh, sits nose-high, arch gap" maxlength="2000" @update:model-value="(v: string) => set('complaint', ['complaint'], v)" /></div>
-    <div><h3>What may not be given up</h3><v-textarea aria-label="What may not be given up" :model-value="brief.keep" placeholder="ramp clearance, comfort, roadworthiness, tyre wear" maxlength="2000" @update:model-value="(v: string) => set('what to keep', ['keep'], v)" /></div>
+    <div id="complaint"><h3>What is wrong now</h3><v-textarea aria-label="What is wrong now" :model-value="brief.complaint" :placeholder="two ? 'bottoms, harsh, wallows, scrapes in a lean, runs wide' : 'floats, bottoms, harsh, sits nose-high, arch gap'" maxlength="2000" @update:model-value="(v: string) => set('complaint', ['complaint'], v)" /></div>
+    <div><h3>What may not be given up</h3><v-textarea aria-label="What may not be given up" :model-value="brief.keep" :placeholder="two ? 'seat height, comfort two-up, grip on wet roots' : 'ramp clearance, comfort, roadworthiness, tyre wear'" maxlength="2000" @update:model-value="(v: string) => set('what to keep', ['keep'], v)" /></div>
   </section>
-  <section id="schools" class="schools" aria-label="Schools">
+  <section v-if="!two" id="schools" class="schools" aria-label="Schools">
     <fieldset v-for="s in SCHOOLS" :key="s.member">
       <legend>{{ s.title }}</legend>
       <button v-for="c in s.choices" :key="c.value" role="radio" class="choice" :aria-checked="brief[s.member] === c.value" @click="set(s.title.toLowerCase(), [s.member], c.value)"><b>{{ c.words }}</b><span>{{ c.says }}</span></button>

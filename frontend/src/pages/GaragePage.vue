@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, reactive, ref } from 'vue'
+import { computed, onMounted, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 
 import { api, messageOf, type NewVehicle, type Outline, type StoredVehicle, type VehicleSummary } from '@/api/client'
@@ -16,6 +16,17 @@ const making = ref(false)
 const file = ref<HTMLInputElement | null>(null)
 const form = reactive<NewVehicle>({ name: '', body: 'hatchback', front: 'strut', rear: 'divorced' })
 const bodies = ref<Outline[]>([])
+const twoWheels = computed(() => ['motorcycle', 'bicycle'].includes(form.body ?? ''))
+const LAYOUTS_OF_TWO = {
+  front: [{ value: 'fork', title: 'telescopic fork' }],
+  rear: [{ value: 'linkage', title: 'one shock, on a linkage or arm' }, { value: 'twin shock', title: 'two shocks' }],
+}
+const layouts = (end: 'front' | 'rear') => (twoWheels.value ? LAYOUTS_OF_TWO[end] : LAYOUTS)
+function choose(body: string): void {
+  const was = twoWheels.value
+  form.body = body as NewVehicle['body']
+  if (twoWheels.value !== was) Object.assign(form, twoWheels.value ? { front: 'fork', rear: 'linkage' } : { front: 'strut', rear: 'divorced' })
+}
 const LAYOUTS = [
   { value: 'strut', title: 'strut, spring on it' },
   { value: 'wishbone', title: 'wishbones, coilover' },
@@ -85,7 +96,7 @@ const when = (text: string): string => new Date(`${text}Z`).toLocaleDateString(u
             <span class="name"><b>{{ v.name }}</b><span class="quiet">{{ v.description || 'nothing said of it yet' }}</span></span>
             <span class="wait"><template v-if="v.waits_for">waits for <b>{{ v.waits_for }}</b></template><template v-else>{{ v.setup }} is complete</template></span>
           </button>
-          <div class="foot"><span class="small quiet">{{ when(v.updated) }}</span><button class="link" @click="copy(v)">copy</button><a class="link" :href="`/api/vehicles/${v.id}/file`">export</a><button class="link" @click="remove(v)">delete</button></div>
+          <div class="foot"><span class="small quiet">{{ when(v.updated) }}</span><router-link v-if="['motorcycle', 'bicycle'].includes(v.outline.body)" class="link" :to="`/vehicle/${v.id}/walk`">sag walk</router-link><button class="link" @click="copy(v)">copy</button><a class="link" :href="`/api/vehicles/${v.id}/file`">export</a><button class="link" @click="remove(v)">delete</button></div>
         </li>
       </ul>
     </main>
@@ -94,11 +105,11 @@ const when = (text: string): string => new Date(`${text}Z`).toLocaleDateString(u
         <form @submit.prevent="make">
           <h2>New vehicle</h2>
           <label class="lab" for="n-name">its name</label><input id="n-name" v-model="form.name" class="line" maxlength="80" autocomplete="off" autofocus />
-          <p class="lab">body</p>
-          <div class="bodies" role="radiogroup" aria-label="Body">
-            <button v-for="b in bodies" :key="b.body" type="button" role="radio" :aria-checked="form.body === b.body" @click="form.body = b.body as NewVehicle['body']"><svg viewBox="0 0 126 62" aria-hidden="true"><SideView :outline="{ ...b, own: true }" :width="126" :height="61" /></svg>{{ b.body }}</button>
+          <p class="lab">kind</p>
+          <div class="bodies" role="radiogroup" aria-label="Kind">
+            <button v-for="b in bodies" :key="b.body" type="button" role="radio" :aria-checked="form.body === b.body" @click="choose(b.body)"><svg viewBox="0 0 126 62" aria-hidden="true"><SideView :outline="{ ...b, own: true }" :width="126" :height="61" /></svg>{{ b.body }}</button>
           </div>
-          <div class="pair"><v-select v-model="form.front" label="front springs" :items="LAYOUTS" /><v-select v-model="form.rear" label="rear springs" :items="LAYOUTS" /></div>
+          <div class="pair"><v-select v-model="form.front" label="front springs" :items="layouts('front')" /><v-select v-model="form.rear" label="rear springs" :items="layouts('rear')" /></div>
           <div class="acts mt-5"><button class="act go" type="submit" :disabled="!form.name.trim()">Make it</button><button class="act" type="button" @click="making = false">Close</button></div>
         </form>
       </v-card>
@@ -117,10 +128,10 @@ const when = (text: string): string => new Date(`${text}Z`).toLocaleDateString(u
 .open:hover .name b { text-decoration: underline; text-underline-offset: 4px; }
 .name { display: grid; line-height: 1.2; } .name b { font-size: 24px; font-weight: 600; }
 .wait b { font-weight: 600; }
-.foot { display: flex; gap: 24px; align-items: center; } .foot .small { margin-right: auto; }
+.foot { display: flex; flex-wrap: wrap; gap: 0 20px; align-items: center; } .foot .small { margin-right: auto; }
 .lab { display: block; font-size: var(--t-1); color: var(--ink-2); margin-top: 14px; }
 .line { font: inherit; font-size: var(--t-4); height: 44px; width: 100%; border: 0; border-bottom: 1.5px solid var(--edge); background: var(--sheet); color: var(--ink); padding: 0 8px; outline: 0; } .line:focus { border-bottom: 3px solid var(--ink); }
-.bodies { display: grid; grid-template-columns: repeat(5, 1fr); gap: 4px; margin: 4px 0 14px; }
+.bodies { display: grid; grid-template-columns: repeat(4, 1fr); gap: 4px; margin: 4px 0 14px; }
 .bodies button { padding: 8px 6px; text-align: center; border-bottom: 3px solid transparent; } .bodies button[aria-checked="true"] { border-color: var(--ink); background: var(--vellum); font-weight: 600; }
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 24px; }
 </style>

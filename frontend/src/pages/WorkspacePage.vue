@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 
-import type { Station } from '@/api/client'
+import { onTwo, type Station } from '@/api/client'
 import FindDialog from '@/components/FindDialog.vue'
 import HeadingBar from '@/components/HeadingBar.vue'
 import KeysDialog from '@/components/KeysDialog.vue'
@@ -37,6 +37,12 @@ const benches = {
   sheet: defineAsyncComponent(() => import('./SheetStation.vue')),
   compare: defineAsyncComponent(() => import('@/compare/CompareBench.vue')),
 }
+const ofTwo = {
+  survey: defineAsyncComponent(() => import('@/sag/CycleSurvey.vue')), geometry: defineAsyncComponent(() => import('@/sag/CycleGeometry.vue')),
+  springs: defineAsyncComponent(() => import('@/sag/CycleSprings.vue')), height: defineAsyncComponent(() => import('@/sag/SagBench.vue')), travel: defineAsyncComponent(() => import('@/sag/CycleTravel.vue')),
+}
+/** The bench of the present station; two-wheelers have benches of their own where their work differs. */
+const bench = computed(() => (onTwo(vehicle.document.value) && station.value in ofTwo ? ofTwo[station.value as keyof typeof ofTwo] : benches[station.value]))
 const station = computed<Station | 'compare'>(() => (STATIONS.some((s) => s.id === route.params.station) || route.params.station === 'compare' ? (route.params.station as Station | 'compare') : 'springs'))
 const stations = useSteady(() => vehicle.report.value?.stations ?? [])
 const opened = computed(() => !!vehicle.document.value)
@@ -87,7 +93,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
       <div v-if="vehicle.trouble.value" class="trouble" role="alert">{{ vehicle.trouble.value }}</div>
       <template v-if="vehicle.missing.value"><h1>This vehicle is not in the garage</h1><p class="mt-2">It may have been deleted. <router-link to="/">Back to the garage</router-link></p></template>
       <p v-else-if="!opened" class="quiet" role="status">Opening the vehicle…</p>
-      <component :is="benches[station]" v-else />
+      <component :is="bench" v-else />
     </main>
     <StancePanel />
     <WorkLine :here="station" :reports="stations" :vehicle-id="vehicle.id" />

@@ -3,6 +3,8 @@ import { computed } from 'vue'
 
 import type { Outline } from '@/api/client'
 
+import CycleView from '@/sag/CycleView.vue'
+
 import { draw, sideView } from './sideView'
 
 /** Side elevation from the vehicle's own numbers: plan solid, as found dashed; height changes drawn larger and labelled so. */
@@ -16,7 +18,11 @@ const props = defineProps<{
   times?: number
   /** Drawn in ink: found or fitted, not planned. */
   fact?: boolean
+  /** Of a two-wheeler's fork, from the vertical, rad. */
+  rake?: number
+  rider?: boolean
 }>()
+const cycle = computed(() => ['motorcycle', 'bicycle'].includes(props.outline.body))
 
 const scene = computed(() => {
   const o = props.outline
@@ -47,7 +53,8 @@ const scene = computed(() => {
 </script>
 
 <template>
-  <g>
+  <CycleView v-if="cycle" v-bind="props" />
+  <g v-else>
     <g :class="{ 'el-fact': !drop || fact }">
       <path :class="[drop && !fact ? 'el-plan' : 'el-only', { 'el-guess': !outline.own }]" :d="scene.body" />
       <path class="el-glass" :d="scene.glass" />

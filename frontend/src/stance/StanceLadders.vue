@@ -10,6 +10,7 @@ import { useVehicle } from '@/composables/useVehicle'
 
 import { commonRange, divisionFor, type LadderMarks, marksOf } from './ladder'
 import RideWedge from './RideWedge.vue'
+import SagMarks from './SagMarks.vue'
 import StanceFigures from './StanceFigures.vue'
 import TravelLadder from './TravelLadder.vue'
 
@@ -77,7 +78,7 @@ function step(place: Place, travel: number): void {
 }
 const offsetOf = (place: Place): number => (held.place && heights.moves(held.place).includes(place) ? held.offset : 0)
 function open(place: Place): void {
-  void router.push({ path: `/vehicle/${vehicle.id}/height`, hash: `#height-${place}` })
+  void router.push({ path: `/vehicle/${vehicle.id}/height`, hash: places.value.length === 2 ? '' : `#height-${place}` })
 }
 const askLimit = (place: Place, what: string, words: string): void => emit('ask', `corners.${place}.${what}`, `${words}, ${placeWords(place)}`)
 const askFigure = (path: string, title: string): void => emit('ask', path, title)
@@ -96,6 +97,7 @@ const askFigure = (path: string, title: string): void => emit('ask', path, title
       <text class="cor" :class="{ pl: !fact }" x="224" :y="y(0) + 5.500" text-anchor="middle">ride</text>
       <template v-for="p in places" :key="p">
         <TravelLadder :x="X[p]!" :top="TOP" :bottom="BOTTOM" :range="range" :marks="marks[p]" :division="division" :place="p" @ask="askLimit" />
+        <SagMarks v-if="places.length === 2" :x="X[p]!" :top="TOP" :bottom="BOTTOM" :range="range" :said="report?.sags?.[p]" :base="shown(p)?.sag?.value ?? null" :fact="fact" />
         <RideWedge :x="X[p]!" :top="TOP" :bottom="BOTTOM" :range="range" :ghost="ghosts[p]" :movable="movable(p)" :fact="fact" :place="p" :offset="offsetOf(p)" :height-text="heightText(p)" @move="move" @step="step" @open="open" />
       </template>
     </svg>

@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+import type { EndName } from '@/api/client'
+import QuantityField from '@/components/QuantityField.vue'
+
+import { useSag } from './useSag'
+import { ENDS } from './walk'
+
+/** Sags wanted, in mm as they are read or as a share of the travel; the rider sag aimed at; the lean wanted. */
+const { vehicle, units, sags, along, bike, about } = useSag()
+const brief = computed(() => vehicle.document.value!.brief!)
+const targets = computed(() => brief.value.targets ?? {})
+const set = (words: string, member: string[], value: unknown): void => vehicle.edit(words, [{ path: ['brief', ...member], value }])
+const share = computed(() => (brief.value.sag_written ?? (bike.value === 'bicycle' ? 'share' : 'length')) === 'share')
+const factor = (e: EndName): number => sags(e)?.read_factor ?? 1
+/** Whole travel as sag is read, m. */
+const whole = (e: EndName): number | null => (sags(e)?.travel ? sags(e)!.travel!.value / factor(e) : null)
+const edge = (e: EndName, of: 'rider' | 'free', at: 'low' | 'high'): number | null => {
+  const f = sags(e)?.[`${of}_${at}`]?.value ?? null
+  return f === null ? null : f / factor(e)
+}
+const shown = (e: EndName, of: 'rider' | 'free', at: 'low' | 'high'): number | null => { const v = edge(e, of, at); return v === null ? null : share.value ? (whole(e) ? v / whole(e)! : null) : v }
+function change(e: EndName, of: 'rider' | 'free', at: 'low' | 'high', value: number | null): void {
+  const member = `${e}_${of}_sag`
+  if (value === null) return set('sag wanted, back to the usual', ['targets', member], null)
+  const now = { low: edge(e, of, 'low') ?? 0.01, high: edge(e, of, 'high') ?? 0.02 }
+  const next = { ...now, [at]: share.value ? value * (whole(e) ?? 0) : value }
+  if (next.low > 0 && next.low <= next.high) set(`${of} sag wanted, ${e}`, ['targets', member], next)
+}
+const OF = ['rider', 'free'] as const
+const known = (e: EndName, of: 'rider' | 'free'): boolean => edge(e, of, 'low') !== null
+</script>
+
+<template>
+  <section class="targets" aria-label="Targets">
+    <h3>Sag wanted</h3>
+    <div class="under" role="radiogroup" aria-label="Sag is told"><button v-for="w in (['length', 'share'] as const)" :key="w" class="tab" role="radio" :aria-checked="share === (w === 'share')" @click="set('how sag is told', ['sag_written'], w)">{{ w === 'length' ? `in ${units.unit('m').written}` : 'in % of the travel' }}</button></div>
+    <table><thead><tr><th></th><th v-for="o in OF" :key="o" colspan="2">{{ o === 'rider' ? 'rider on' : `${bike} alone` }}</th><th>aimed at, rider on</th></tr></thead>
+      <tbody><tr v-for="e in ENDS" :key="e"><th>{{ e }}<small>{{ along(e) ? 'along the tube' : 'at the wheel' }}</small></th>
+        <template v-for="o in OF" :key="o"><template v-if="known(e, o)"><td v-for="a in (['low', 'high'] as const)" :key="a"><QuantityField hide-label :label="`${e} ${o} sag, ${a === 'low' ? 'from' : 'to'}`" :si="share ? '' : 'm'" :decimals="share ? 2 : 0" :unit-text="share ? 'of travel' : undefined" :low="share ? 0.01 : 0.001" :high="share ? 0.9 : 0.3" :model-value="shown(e, o, a)" @update:model-value="(v) => change(e, o, a, v)" /></td></template><td v-else colspan="2" class="quiet">{{ about(e)?.travel || bike === 'motorcycle' ? 'not judged' : 'waits for the travel' }}</td></template>
+        <td><QuantityField hide-label :label="`${e} rider sag aimed at`" si="m" :decimals="1" :low="0.001" :high="0.3" hint="blank: the middle" :model-value="targets[`${e}_rider_wanted`]" @update:model-value="(v) => set(`${e} rider sag aimed at`, ['targets', `${e}_rider_wanted`], v)" /></td></tr></tbody></table>
+    <p class="small quiet">General practice for this use, yours to edit; empty a field to go back. Rider sag first, by preload or pressure; then the {{ bike }} alone says whether the spring is right.</p>
+    <div v-if="bike === 'motorcycle'" class="lean"><QuantityField label="lean wanted before anything touches, as loaded" si="rad" :decimals="0" :low="0.2" :high="1.2" :model-value="targets.lean" @update:model-value="(v) => set('lean wanted', ['targets', 'lean'], v)" /></div>
+  </section>
+</template>
+
+<style scoped>
+.targets { margin-top: 18px; } .under { display: flex; } .tab { min-height: 44px; padding: 0 12px; border-bottom: 3px solid transparent; } .tab[aria-checked="true"] { border-color: var(--ink); font-weight: 600; } table { width: 100%; border-collapse: collapse; } th { font-weight: 400; text-align: left; color: var(--ink-2); } tbody th { color: var(--ink); font-weight: 600; width: 90px; line-height: 1.1; } th small { display: block; font-weight: 400; color: var(--ink-2); } td { padding: 4px 6px; vertical-align: top; border-top: 1px solid var(--rule); } .lean { max-width: 320px; }
+</style>
