@@ -75,6 +75,12 @@ def share_on_rear(front_load: Newton, rear_load: Newton) -> Ratio:
     return rear_load / (front_load + rear_load)
 
 
+@formula(result="place", source="moments about the front axle")
+def place_by_share(part_fraction: PositiveRatio, wheelbase: Length) -> Metre:
+    """How far behind the front axle a mass sits that puts this share of it on the rear wheel."""
+    return part_fraction * wheelbase
+
+
 @formula(result="friction_force", source="the wheel stays within the friction either way")
 def friction_as_force(friction: Metre, wheel_rate: Rate) -> Newton:
     """Friction at the wheel from how far it holds the bike off its height."""

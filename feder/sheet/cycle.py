@@ -70,7 +70,7 @@ def _setting_rows(
     if isinstance(side.spring, AirSpringPart):
         spacers = was.spring.spacers if isinstance(was.spring, AirSpringPart) else None
         return [
-            _pump("pressure", corner.pressure, system),
+            *_pump(corner.pressure),
             ("spacers", "" if first else _count(spacers), str(side.spring.spacers), ""),
         ]
     part = "cap" if fork else "collar"
@@ -118,17 +118,16 @@ def _pressure(words: str, was: float | None, now: float | None, system: str, *, 
     return (words, "" if first else told[0], told[1], _unit("Pa", system))
 
 
-def _pump(words: str, value: Figure | None, system: str) -> Cells:
+def _pump(value: Figure | None) -> list[Cells | None]:
     """Pressure in both units that pumps show."""
     if value is None:
-        return (words, "", "–", "")
-    before = "" if value.was is None else f"{value.was / 1e5:.1f}"
-    return (
-        words,
-        before,
-        f"{'~' if value.assumed else ''}{value.value / 1e5:.1f}",
-        f"bar, {value.value / PSI:.0f} psi",
-    )
+        return [("pressure", "", "–", "bar")]
+    mark = "~" if value.assumed else ""
+    rows: list[Cells | None] = []
+    for unit, size, places in (("bar", 1e5, 1), ("psi", PSI, 0)):
+        before = "" if value.was is None else f"{value.was / size:.{places}f}"
+        rows.append(("pressure" if unit == "bar" else "", before, f"{mark}{value.value / size:.{places}f}", unit))
+    return rows
 
 
 def _count(value: int | None) -> str:
@@ -268,8 +267,8 @@ def _sketch(document: Document, report: Report, system: str) -> list[str]:
     if base is None or radii[0] is None or radii[1] is None or said is None or said.rake is None:
         return []
     front, rear, rake = float(radii[0]), float(radii[1]), float(said.rake.value)
-    scale, floor = 190 / base.value, 440.0
-    left = 56.0
+    scale, floor = min(133.0, (WIDTH - 24) / (base.value + front + rear)), 440.0
+    left = (WIDTH - (base.value - front + rear) * scale) / 2
 
     def at(x: float, height: float) -> str:
         return f"{left + x * scale:.1f} {floor - height * scale:.1f}"

@@ -39,17 +39,18 @@ def served(tmp_path: Path):
     assert (FRONT_END / "index.html").is_file(), "the front end is not built: make setup"
     servers = []
 
-    def start(*, demo: bool, shelf: bool = False) -> str:
-        app = create_app(tmp_path)
+    def start(*, demo: bool, shelf: bool = False, network: str | None = None) -> str:
+        """With `network`, an address of loopback stands for the one on the workshop's network."""
+        with socket.socket() as probe:
+            probe.bind(("127.0.0.1", 0))
+            port = probe.getsockname()[1]
+        app = create_app(tmp_path, host=network, port=port)
         rooms: Rooms = app.extensions["feder"]
         if shelf:
             rooms.shelf.add(demo_springs())
         if demo:
             furnish(rooms.garage, rooms.shelf)
-        with socket.socket() as probe:
-            probe.bind(("127.0.0.1", 0))
-            port = probe.getsockname()[1]
-        server = create_server(app, host="127.0.0.1", port=port)
+        server = create_server(app, listen=" ".join(f"{a}:{port}" for a in ("127.0.0.1", network) if a))
         threading.Thread(target=run_until_closed, args=(server,), daemon=True).start()
         servers.append(server)
         return f"http://127.0.0.1:{port}"
@@ -72,7 +73,8 @@ def watched(context: BrowserContext):
             "console",
             lambda m: (
                 faults.append(m.text)
-                if m.type == "error" and not any(code in m.text for code in ("409", "422", "ERR_FAILED"))
+                if m.type == "error"
+                and not any(code in m.text for code in ("401", "409", "422", "429", "ERR_FAILED"))
                 else None
             ),
         )

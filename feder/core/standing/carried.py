@@ -20,8 +20,11 @@ class Carried:
     y: float
 
 
-def carried_in(facts: Facts, state: LoadState | None) -> list[Carried]:
-    """The things of a load state; nothing without a state or a wheelbase."""
+def carried_in(facts: Facts, state: LoadState | None, by_sags: float | None = None) -> list[Carried]:
+    """The things of a load state; nothing without a state or a wheelbase.
+
+    `by_sags` is where the sag readings say a two-wheeler's rider sits: it stands for places not told.
+    """
     if state is None or facts.wheelbase is None:
         return []
     two_wheels = facts.document.vehicle.kind != "car"
@@ -32,7 +35,9 @@ def carried_in(facts: Facts, state: LoadState | None) -> list[Carried]:
         Carried(
             names[i],
             given(item.mass, f"{names[i]} mass", "kg", path=f"{path}.{i}.mass", source="typed in"),
-            _place(item.x, middle, f"{names[i]} behind the front axle", f"{path}.{i}.x"),
+            by_sags
+            if item.x is None and by_sags is not None
+            else _place(item.x, middle, f"{names[i]} behind the front axle", f"{path}.{i}.x"),
             _place(item.y, 0.0, f"{names[i]} right of the middle", f"{path}.{i}.y", single_track=two_wheels),
         )
         for i, item in enumerate(state.items)

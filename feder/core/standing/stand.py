@@ -15,6 +15,7 @@ from feder.core.errors import NoEquilibrium
 from feder.core.quantities import G
 from feder.core.reach import free_length_from_drop
 from feder.core.ride import sprung_mass_of
+from feder.core.sag import load_between, place_by_share, share_on_rear
 from feder.core.stance import (
     hub_to_arch_after,
     live_axle_spring_load,
@@ -73,12 +74,32 @@ def stand(facts: Facts, setup: Setup, load_state: LoadState | None) -> VehicleSt
     if not loaded or stood.trouble:
         return stood
     # collars are set with the vehicle as weighed; under a load they stay, and the heights follow
-    return _stand(facts, {p: _collar_fixed(c, found[p]) for p, c in stood.corners.items()}, load_state)
+    fixed = {p: _collar_fixed(c, found[p]) for p, c in stood.corners.items()}
+    return _stand(facts, fixed, load_state, _rider_by_sags(facts, found))
 
 
-def _stand(facts: Facts, corners: dict[Place, CornerStand], load_state: LoadState | None) -> VehicleStand:
+def _rider_by_sags(facts: Facts, found: dict[Place, CornerStand]) -> float | None:
+    """How far behind the front axle a rider sits, by the sags as read; nothing where they do not say."""
+    if facts.document.vehicle.kind == "car" or facts.wheelbase is None:
+        return None
+    loads = []
+    for corner in found.values():
+        height = corner.facts.end.sags.of("rider")
+        ridden = None if height is None else carried_by_spring(corner, height)
+        if ridden is None or corner.load is None or ridden <= corner.load:
+            return None
+        loads.append(load_between(ridden, corner.load))
+    return place_by_share(share_on_rear(*loads), facts.wheelbase)
+
+
+def _stand(
+    facts: Facts,
+    corners: dict[Place, CornerStand],
+    load_state: LoadState | None,
+    by_sags: float | None = None,
+) -> VehicleStand:
     try:
-        corners, twist = _balanced(facts, corners, load_state)
+        corners, twist = _balanced(facts, corners, load_state, by_sags)
     except NoEquilibrium as error:
         return VehicleStand(corners, trouble=str(error))
     return VehicleStand({p: springing(c).answered(c) for p, c in _at_springs(corners).items()}, twist=twist)
@@ -216,7 +237,10 @@ def _lowering(spring: SpringFacts, found: CornerStand, path: str) -> SpringFacts
 
 
 def _balanced(
-    facts: Facts, corners: dict[Place, CornerStand], load_state: LoadState | None
+    facts: Facts,
+    corners: dict[Place, CornerStand],
+    load_state: LoadState | None,
+    by_sags: float | None,
 ) -> tuple[dict[Place, CornerStand], float]:
     """The corners after the body has found its place; unchanged where something needed is missing."""
     supports: list[Support] = []
@@ -225,7 +249,7 @@ def _balanced(
         if support is None:
             return {p: _held_alone(c) for p, c in corners.items()}, 0.0
         supports.append(support)
-    carried = carried_in(facts, load_state)
+    carried = carried_in(facts, load_state, by_sags)
     weights = [Weight(float(c.mass) * G, float(c.x), float(c.y)) for c in carried]
     standing = vehicle_equilibrium(supports, weights, _axles(facts, corners))
     inputs = {**_inputs(facts, corners), **carried_inputs(carried)} if is_tracing() else {}

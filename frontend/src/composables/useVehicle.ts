@@ -52,6 +52,8 @@ export interface VehicleWork {
 }
 const key: InjectionKey<VehicleWork> = Symbol('vehicle')
 const SAVE_AFTER = 400
+/** Saves still under way of pages just left: the same vehicle opened again waits for its own, or it would meet it as another's. */
+const leaving = new Map<string, Promise<void>>()
 
 export function provideVehicle(id: string): VehicleWork {
   const document = shallowRef<Document | null>(null)
@@ -176,6 +178,7 @@ export function provideVehicle(id: string): VehicleWork {
   }
 
   async function load(): Promise<void> {
+    await leaving.get(id)
     const { data, response, error } = await api
       .GET('/api/vehicles/{vehicle_id}', { params: { path: { vehicle_id: id } } })
       .catch((e: unknown) => ({ data: undefined, response: undefined, error: e }))
@@ -265,10 +268,15 @@ export function provideVehicle(id: string): VehicleWork {
     if (saveState.value === 'saving') void save()
   }
   window.addEventListener('pagehide', leave)
+  async function lastSave(): Promise<void> {
+    while (saving) await new Promise((r) => setTimeout(r, 20))
+    if (saveState.value === 'saving') await save()
+  }
   onScopeDispose(() => {
     gone = true
     clearTimeout(timer)
-    leave()
+    const last: Promise<void> = lastSave().finally(() => { if (leaving.get(id) === last) leaving.delete(id) })
+    leaving.set(id, last)
     window.removeEventListener('pagehide', leave)
   })
   void load()

@@ -21,7 +21,7 @@ const ROWS: { key: 'travel' | 'free_sag' | 'free_fraction' | 'rider_sag' | 'ride
 <template>
   <div class="bench-top"><h1>Travel</h1><span class="quiet">what sag takes of it, and what is left</span></div>
   <table class="use" aria-label="Travel used"><thead><tr><th></th><th v-for="e in ENDS" :key="e">{{ e }}</th></tr></thead>
-    <tbody><tr v-for="r in ROWS" :key="r.key"><th>{{ r.words }}</th><td v-for="e in ENDS" :key="e"><AskFigure :figure="sags(e)?.[r.key]" :path="`sags.${e}.${r.key}`" :title="`${r.words}, ${e}`" :as-percent="r.share" :options="{ unit: true, decimals: r.share ? 0 : 1 }" change /></td></tr>
+    <tbody><tr v-for="r in ROWS" :key="r.key"><th>{{ r.words }}</th><td v-for="e in ENDS" :key="e"><AskFigure :figure="sags(e)?.[r.key]" :path="`sags.${e}.${r.key}`" :title="`${r.words}, ${e}`" :as-percent="r.share" :options="{ unit: true, decimals: r.share ? 0 : 1 }" :change="!r.share" /></td></tr>
       <tr><th>left in bump, {{ load ? load.name : 'bike alone' }}</th><td v-for="e in ENDS" :key="e"><AskFigure :figure="corner(e)?.bump_travel" :path="`corners.${e}.bump_travel`" :title="`travel left, ${e}`" :options="{ unit: true, decimals: 0 }" change :at="{ load: vehicle.loadState.value }" /></td></tr></tbody></table>
   <div role="tablist" aria-label="Which end" class="tabs"><button v-for="e in ENDS" :key="e" class="tab" role="tab" :aria-selected="e === end" @click="end = e">{{ e }}</button></div>
   <TravelCurve :end="end" />

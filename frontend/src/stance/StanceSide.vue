@@ -19,7 +19,7 @@ const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
 const two = computed(() => vehicle.places.value.length === 2)
 const drop = computed(() => {
   const said = vehicle.shown.value?.steering
-  if (two.value) return said?.nose && said.tail && (planned.value || vehicle.loadState.value) ? { front: -said.nose.value, rear: -said.tail.value } : null
+  if (two.value) return planned.value && said?.nose && said.tail ? { front: (said.nose.was ?? 0) - said.nose.value, rear: (said.tail.was ?? 0) - said.tail.value } : null
   if (!planned.value) return null
   const mean = (end: EndName): number | null => {
     const drops = vehicle.places.value.filter((p) => endOf(p) === end).map((p) => vehicle.shown.value?.corners[p]?.drop?.value ?? null)
