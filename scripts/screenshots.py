@@ -41,6 +41,8 @@ VIEWS: dict[str, tuple[str, str, int, int]] = {
     "compare": ("{nettle}/compare", "light", 1280, 800),
     "height": ("{nettle}/height", "light", 1280, 800),
     "index": ("{tansy}/height", "light", 1280, 800),
+    "sag": ("{magpie}/height", "light", 1280, 800),
+    "sag-phone": ("{magpie}/walk", "light", 390, 844),
     "sheet": ("{nettle}/sheet", "light", 1280, 800),
     "shelf": ("/shelf", "light", 1280, 800),
 }

@@ -65,7 +65,7 @@ def test_a_vehicle_from_the_garage_is_evaluated_and_explained(client, spec):
         "/api/candidates", json={"document": stored["document"], "setup": "plan", "end": "rear"}
     ).get_json()
     holds(spec, "CandidatesAnswer", rows)
-    assert rows["on_shelf"] == 69
+    assert rows["on_shelf"] == 82
 
 
 def test_saving_carries_a_revision_and_a_late_save_gets_both_versions(client, spec):

@@ -43,7 +43,7 @@ def get(port, path):
 
 def stop(process):
     process.send_signal(signal.SIGINT)
-    out, err = process.communicate(timeout=20)
+    out, err = process.communicate(timeout=60)
     return process.returncode, out, err
 
 

@@ -187,7 +187,7 @@ def _lean(
             equation=BEND,
             inputs=named,
             residual_unit="rad",
-            source="steady bend, found by halving; tyres taken as thin",
+            source="steady bend, found by bracketing; tyres taken as thin",
         ),
         "rad",
     )
@@ -217,7 +217,7 @@ def _bend(
         return min(atan(max(0.0, stands.height_of(p.x, p.height)) / p.half_width) for p in parts) - lean
 
     with untraced():
-        return halved(touches, 0.0, MOST_LEAN, 1e-6)
+        return crossing(touches, 0.0, MOST_LEAN, 1e-6)
 
 
 def _deeper(corner: CornerStand) -> Callable[[float], float] | None:
@@ -233,14 +233,17 @@ def _deeper(corner: CornerStand) -> Callable[[float], float] | None:
     most = upright + 0.3 if solid is None else float(corner.facts.hub_to_arch - solid)
 
     def deeper(lean: float) -> float:
-        return halved(lambda z: load / cos(lean) - curve.force(z), upright, max(most, upright), 1e-7) - upright
+        return crossing(lambda z: load / cos(lean) - curve.force(z), upright, max(most, upright), 1e-7) - upright
 
     return deeper
 
 
-def halved(falls: Callable[[float], float], low: float, high: float, close: float) -> float:
-    """Where a falling function changes sign between two bounds, by halving; a bound where it does not."""
-    while high - low > close:
-        middle = (low + high) / 2
-        low, high = (middle, high) if falls(middle) > 0 else (low, middle)
-    return (low + high) / 2
+def crossing(falls: Callable[[float], float], low: float, high: float, close: float) -> float:
+    """Where a falling function changes sign between two bounds; a bound where it does not."""
+    from scipy.optimize import brentq
+
+    if high - low <= close or falls(high) > 0:
+        return high
+    if falls(low) <= 0:
+        return low
+    return float(brentq(falls, low, high, xtol=close))

@@ -1,6 +1,7 @@
 """A corner's air spring as numbers that know their path: force and rate over its stroke."""
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 from feder.core.air import (
     chamber_force,
@@ -87,8 +88,16 @@ class AirFacts:
     def table(self, pressure: float) -> ForceTable:
         """Its force as a table, from full extension to near the end of its stroke."""
         last = float(min(self.part.travel, 0.97 * self.volume / self.area))
-        with untraced():
-            return sampled_table(lambda x: self.force(float(pressure), x), 0.0, last)
+        plain = (self.area, self.volume, self.negative_area, self.negative_volume, self.equalise_at)
+        return _table(self.part, float(pressure), last, *(None if v is None else float(v) for v in plain))
+
+
+@lru_cache(maxsize=128)
+def _table(part: AirSpringPart, pressure: float, last: float, *chambers: float | None) -> ForceTable:
+    """The force of a spring of plain numbers along its stroke; the same while nothing of it changes."""
+    plain = AirFacts(part, *chambers)  # type: ignore[arg-type]
+    with untraced():
+        return sampled_table(lambda x: plain.force(pressure, x), 0.0, last)
 
 
 def air_facts(side: SideSetup, place: Place, setup_index: int) -> AirFacts | None:
