@@ -136,7 +136,7 @@ def _setup(name: str, parent: str | None) -> Setup:
     rear = SideSetup(
         spring=SHOCK_SPRING if found else _STIFFER,
         set_by="height" if found else "collar",
-        collar=0.012 if found else 0.0053,
+        collar=0.012 if found else 0.0052,
         seat=Seat(pitch=0.0015, thread=0.024),
         shock_length=0.330,
         rebound=Clicks(count=12, of=24),

@@ -189,3 +189,31 @@ def test_a_phone_is_paired_by_the_code_and_sent_away_again(served, watched, brow
     phone.goto(network)
     expect(phone.get_by_role("heading", name="Pair this device")).to_be_visible()
     context.close()
+
+
+def test_a_rider_alone_with_a_tape_and_a_phone(served, watched):
+    """Nothing but the phone: a new bike, twelve readings, four numbers of the maker, and a turn to make."""
+    page = watched()
+    base = served(demo=False)
+    page.set_viewport_size(PHONE)
+    page.goto(base)
+    page.get_by_role("button", name="New vehicle").first.click()
+    page.get_by_label("its name").fill("Wheatear")
+    page.get_by_role("radio", name="motorcycle").click()
+    page.get_by_role("button", name="Make it").click()
+    page.get_by_role("radio", name=re.compile("^Road")).click()
+    ident, _ = told(page, base)
+    walk_on_a_phone(page, base, ident)
+    front, rear = (page.get_by_role("region", name=f"{e} verdict") for e in ("front", "rear"))
+    fill(front, "rake, from the vertical", "25.5")
+    fill(front, "spring rate, of one spring", "8")
+    front.get_by_role("button", name="take them").click()
+    fill(rear, "whole travel of the wheel", "130")
+    fill(rear, "stroke of the shock", "59")
+    fill(rear, "spring rate, of one spring", "90")
+    rear.get_by_role("button", name="take them").click()
+    # rider sag 43.0 to 35.0 along the tube is eight millimetres of cap, whatever the loads
+    expect(front).to_contain_text("~8.0 mm more")
+    expect(front).to_contain_text("Rider 43.0 to 35.0")
+    expect(rear).to_contain_text("too soft")
+    expect(rear).to_contain_text(f"~{13.5 * 59 / 130:.1f} mm more")

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 
 import { coilOf, type EndName, type SagReport } from '@/api/client'
 
+import PhoneNeeds from './PhoneNeeds.vue'
 import SagLane from './SagLane.vue'
 import { ringed, useSag } from './useSag'
 import { ENDS } from './walk'
@@ -41,7 +42,6 @@ function take(): void {
     else if (s?.wanted_collar) set(e, 'preload for the sag wanted', { set_by: 'collar', collar: Math.round(s.wanted_collar.value * 1e4) / 1e4 })
   }
 }
-const waits = (e: EndName): string => (!sags(e)?.travel ? 'the travel, under Geometry' : !coilOf(side(e)) && !isAir(e) ? 'its spring rate or air, under Survey' : about(e)?.layout !== 'fork' && !about(e)?.spring?.ratio ? 'its leverage, under Geometry' : !about(e)?.unsprung_mass ? 'its unsprung mass, under Geometry' : 'its weight, or preload with all six readings')
 </script>
 
 <template>
@@ -54,15 +54,15 @@ const waits = (e: EndName): string => (!sags(e)?.travel ? 'the travel, under Geo
         <SagLane :width="358" :most="most(sags(e)!)" :free-band="band(sags(e)!, 'free')" :rider-band="band(sags(e)!, 'rider')" :free="m(sags(e)!.free_then_along)" :rider="m(sags(e)!.target_along)" :found-free="m(sags(e)!.free_read_along)" :found-rider="m(sags(e)!.rider_read_along)" selected scale :look="ringed(sags(e)!.verdict)" />
         <p class="say"><template v-if="sags(e)!.rider_read_along">Rider {{ mm(sags(e)!.rider_read_along!.value) }} to <b>{{ mm(sags(e)!.target_along!.value) }}</b>. </template><template v-if="sags(e)!.free_then_along">Alone then <b :class="{ 'grade-look': ringed(sags(e)!.verdict) }">{{ mm(sags(e)!.free_then_along!.value) }}</b>{{ free(sags(e)!) }}<template v-if="!isAir(e)">: <b :class="{ 'grade-look': ringed(sags(e)!.verdict) }">{{ judge(sags(e)!) }}</b></template>.</template><template v-if="ringed(sags(e)!.verdict) && sags(e)!.wanted_rate"> It has {{ units.show(coilOf(side(e))?.rate.value, 'N/m') }}, wanted <b>{{ units.show(sags(e)!.wanted_rate!.value, 'N/m', { unit: true }) }}</b>.</template></p>
       </template>
-      <p v-else class="say">Waits for {{ waits(e) }}. <router-link class="link" :to="`/vehicle/${vehicle.id}/survey`">Survey</router-link> <router-link class="link" :to="`/vehicle/${vehicle.id}/geometry`">Geometry</router-link></p>
+      <PhoneNeeds v-else :end="e" />
     </section>
     <p class="care"><b class="grade-look">Look</b> Turn collars and caps with the wheel off the floor and the bike strapped; let air out before anything is opened.</p>
-    <div class="acts"><button class="big" @click="emit('again')">Turned.<br />Read again</button><button v-if="planned" class="big go" @click="take"><b>Set the plan so</b><span>{{ vehicle.setup.value?.name }}</span></button><router-link v-else class="big go" :to="`/vehicle/${vehicle.id}/height`"><b>To the bench</b></router-link></div>
+    <div class="acts"><button class="big" @click="emit('again')">Turned.<br />Read again</button><button v-if="planned" class="big go" :disabled="!ENDS.some((e) => sags(e)?.verdict)" @click="take"><b>Set the plan so</b><span>{{ vehicle.setup.value?.name }}</span></button><router-link v-else class="big go" :to="`/vehicle/${vehicle.id}/height`"><b>To the bench</b></router-link></div>
     <p><button class="link" @click="emit('back')">back to the readings</button> <router-link class="link" :to="`/vehicle/${vehicle.id}/height`">springs on the shelf</router-link></p>
   </main>
 </template>
 
 <style scoped>
 .pad { padding: 4px 16px 16px; } .who { font-size: var(--t-3); } h2 { font-size: 24px; border-top: 1px solid var(--rule); padding-top: 8px; margin-top: 8px; } h2 span { font-size: var(--t-3); font-weight: 400; } .turn { font-size: 34px; font-weight: 600; color: var(--plan); line-height: 1.1; } .turn.fact { color: var(--ink); } .to { font-size: var(--t-3); color: var(--ink-2); } .say { font-size: var(--t-3); line-height: 1.3; } .care { margin: 12px 0; }
-.acts { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; } .big { border: 1px solid var(--ink); min-height: 68px; display: grid; place-content: center; text-align: center; font-size: var(--t-3); color: var(--ink); text-decoration: none; } .go { background: var(--ink); color: var(--ground); } .go span { font-size: var(--t-1); }
+.acts { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; } .big { border: 1px solid var(--ink); min-height: 68px; display: grid; place-content: center; text-align: center; font-size: var(--t-3); color: var(--ink); text-decoration: none; } .go { background: var(--ink); color: var(--ground); } .go:disabled { background: none; color: var(--ink-3); border-color: var(--rule); } .go span { font-size: var(--t-1); }
 </style>

@@ -105,7 +105,7 @@ const dot = (state: string, i: number): number => STEPS.findIndex((s) => s.state
         <svg v-if="vehicle.outline.value && step" class="pic" viewBox="0 0 358 190" aria-hidden="true">
           <CycleView :outline="vehicle.outline.value" :width="358" :height="188" :rider="step.state === 'rider'" :stand="step.state === 'extended'" :rake="document_.vehicle.ends?.front?.fork?.rake" />
           <path class="do" :d="step.pull === 'lifted' && step.state !== 'extended' ? `M${step.place === 'front' ? 60 : 300} 70v-34h-10l16 -22 16 22h-10v34z` : step.state === 'extended' && step.pull === 'lifted' ? '' : `M${step.place === 'front' ? 60 : 300} 20v34h-10l16 22 16 -22h-10v-34z`" />
-          <text class="num" :x="step.place === 'front' ? 8 : 350" y="184" :text-anchor="step.place === 'front' ? 'start' : 'end'">{{ along ? 'tube, seal to clamp' : 'axle straight up to the mark' }}</text>
+          <text class="num" :x="step.place === 'front' ? 350 : 8" y="14" :text-anchor="step.place === 'front' ? 'end' : 'start'">{{ along ? 'tube, seal to clamp' : 'axle straight up to the mark' }}</text>
         </svg>
         <div class="field"><input v-model="text" aria-labelledby="phone-at" inputmode="none" autocomplete="off" :aria-invalid="!!error" @keydown.enter.prevent="next" @input="fresh = false; asking = ''" /><span class="u">{{ unit.written }}</span><span class="beside"><template v-if="partner !== null"><b>{{ show(partner) }}</b> lifted<br /></template><template v-if="friction !== null"><b>±{{ friction.toFixed(1) }}</b> friction</template></span></div>
         <p v-if="error" class="bad" role="alert">{{ error }}</p>

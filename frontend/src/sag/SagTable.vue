@@ -37,7 +37,7 @@ const said = computed(() => vehicle.report.value?.steering)
       <span v-for="s in STATES" :key="`h${s}`" class="heads"><i v-for="p in PULLS" :key="p">{{ pullWords(s, p) }}</i><i v-if="s !== 'extended'" class="sum">{{ s === 'bike' ? 'free sag' : 'rider sag' }}</i></span>
       <template v-for="e in ENDS" :key="e">
         <span class="end"><b>{{ e === 'front' ? 'Front' : 'Rear' }}</b><i>{{ units.unit('m').written }}, {{ along(e) ? 'along the tube' : 'straight up' }}</i><button v-if="about(e)?.layout === 'fork'" class="link small" @click="setEnd(e, 'sag read', ['fork', 'read'], along(e) ? 'vertical' : 'along the tube')">{{ along(e) ? 'I read straight up' : 'I read along the tube' }}</button></span>
-        <span v-for="s in STATES" :key="s" class="cells" :class="s">
+        <span v-for="s in STATES" :key="s" class="cells" :class="s"><i class="narrow">{{ STATE_WORDS[s] }}: {{ pullWords(s, 'lifted') }}, {{ pullWords(s, 'pressed') }}</i>
           <QuantityField v-for="p in PULLS" :key="p" hide-label strong :label="`${e}, ${STATE_WORDS[s]}, ${pullWords(s, p)}`" si="m" :decimals="0" :low="0.01" :high="2" :model-value="readAt(document_, stepAt(s, e, p))" unit-text="" @update:model-value="(v) => type(s, e, p, v)" />
           <span v-if="s !== 'extended'" class="sag"><AskFigure :figure="sagOf(e, s)" :path="`sags.${e}.${s === 'bike' ? 'free' : 'rider'}_read_along`" :title="`${s === 'bike' ? 'free' : 'rider'} sag as read, ${e}`" :options="{ decimals: 1 }" /><i v-if="friction(e, s)">±{{ units.show(friction(e, s)!.value, 'm', { decimals: 1 }) }}</i></span>
         </span>
@@ -61,8 +61,8 @@ const said = computed(() => vehicle.report.value?.steering)
 .heads, .cells { display: grid; grid-template-columns: 1fr 1fr; gap: 4px; } .heads i, .end i, .sag i { font-style: normal; color: var(--ink-2); font-size: var(--t-1); } .heads i { text-align: center; }
 .heads:nth-child(n), .cells.bike, .cells.rider { grid-template-columns: 1fr 1fr 74px; } .cells.extended { grid-template-columns: 1fr 1fr; } .grid > .heads:nth-child(6) { grid-template-columns: 1fr 1fr; }
 .end { display: grid; align-content: center; line-height: 1.1; min-height: 56px; } .end b { font-size: var(--t-3); } .end .link { min-height: 32px; }
-.cells { align-items: center; min-height: 56px; } .sag { display: grid; justify-items: start; padding-left: 6px; line-height: 1; font-size: 21px; font-weight: 600; }
+.cells { align-items: center; min-height: 56px; } .narrow { display: none; } .sag { display: grid; justify-items: start; padding-left: 6px; line-height: 1; font-size: 21px; font-weight: 600; }
 .check { margin: 4px 0 0; color: var(--ink-2); border-bottom: var(--l-mid) solid var(--ink); padding-bottom: 6px; } .under { display: flex; flex-wrap: wrap; align-items: center; gap: 0 6px; }
 .tab { min-height: 44px; padding: 0 10px; border-bottom: 3px solid transparent; } .tab[aria-checked="true"] { border-color: var(--ink); font-weight: 600; }
-@media (max-width: 760px) { .grid { grid-template-columns: 84px 1fr; } .grid > .state, .grid > .heads { display: none; } .end { grid-row: span 3; } .grid > span:first-child, .grid > span:nth-child(5) { display: none; } }
+@media (max-width: 760px) { .narrow { display: block; grid-column: 1 / -1; font-style: normal; color: var(--ink-2); font-size: var(--t-1); } .grid { grid-template-columns: 84px 1fr; } .grid > .state, .grid > .heads { display: none; } .end { grid-row: span 3; } .grid > span:first-child, .grid > span:nth-child(5) { display: none; } }
 </style>

@@ -7,7 +7,7 @@ import { ringed, useSag } from './useSag'
 import { ENDS } from './walk'
 
 /** Three steps for each end: preload or pressure to the rider sag wanted, the bike alone then, and what it says of the spring. */
-const { vehicle, units, sags, side, about, isAir, mm, pumped, set } = useSag()
+const { vehicle, waitsFor, units, sags, side, about, isAir, mm, pumped, set } = useSag()
 const working = useWorking()
 const band = (s: SagReport, of: 'free' | 'rider'): string => { const [low, high] = [s[`${of}_low`], s[`${of}_high`]]; return low && high ? `${mm(low.value / s.read_factor!, 0)}–${mm(high.value / s.read_factor!, 0)}` : '' }
 const where = (e: EndName, s: SagReport): string => {
@@ -43,7 +43,7 @@ const spring = (e: EndName): string => { const s = side(e).spring; return s?.kin
         <span class="c"><span class="v" :class="{ look: ringed(sags(e)!.verdict) }"><AskFigure :figure="sags(e)!.free_then_along" :path="`sags.${e}.free_then_along`" :title="`Free sag then, ${e}`" :options="{ decimals: 1 }" /></span><span class="quiet w">{{ within(sags(e)!) }}</span></span>
         <span class="c"><b class="v" :class="{ look: ringed(sags(e)!.verdict) }">{{ sags(e)!.verdict === 'fits' ? 'stays' : sags(e)!.verdict }}</b><span v-if="spring(e)" class="quiet w">{{ spring(e) }}<template v-if="sags(e)!.wanted_rate">, ideal <AskFigure :figure="sags(e)!.wanted_rate" :path="`sags.${e}.wanted_rate`" :title="`Spring rate wanted, ${e}`" /></template></span></span>
       </template>
-      <span v-else class="say quiet">{{ !sags(e)?.travel ? 'Waits for the travel, under Geometry.' : !sags(e)?.rider_read && !sags(e)?.rider_sag ? 'Waits for the readings with rider, or the rider’s mass under Springs, Loads.' : 'Waits for the spring and its preload or pressure, under Survey.' }}</span>
+      <span v-else class="say quiet">Waits for {{ waitsFor(e) }}.</span>
     </div>
   </section>
 </template>

@@ -23,6 +23,17 @@ export function useSag() {
   const mm = (value: number | null | undefined, decimals = 1): string => (value === null || value === undefined ? '–' : units.show(value, 'm', { decimals: units.unit('m').name === 'in' ? 2 : decimals }))
   /** Pressure in both units that pumps show. */
   const pumped = (pascal: number): string => `${(pascal / 1e5).toFixed(1)} bar, ${Math.round(pascal / 6894.757)} psi`
-  return { vehicle, units, kind, bike, sags, side, about, isAir, along, set, setFound, setEnd, mm, pumped }
+  /** What the verdict of an end still waits for, in words. */
+  const waitsFor = (end: EndName): string => {
+    const [here, said] = [about(end), sags(end)]
+    if (here?.layout === 'fork' && !here.fork) return 'its rake, under Geometry'
+    if (here?.layout !== 'fork' && !here?.spring?.ratio) return 'its leverage or motion ratio, under Geometry'
+    if (!side(end).spring) return 'its spring rate, or its air, under Survey'
+    if (!said?.free_sag) return 'its readings, extended and bike alone'
+    if (!said.rider_read && !said.rider_sag) return 'its readings with the rider on'
+    if (!said.rider_low) return 'its travel, under Geometry'
+    return isAir(end) ? 'its pressure, under Survey' : 'its weight, or its preload, under Survey'
+  }
+  return { vehicle, waitsFor, units, kind, bike, sags, side, about, isAir, along, set, setFound, setEnd, mm, pumped }
 }
 export const ringed = (verdict: string | null | undefined): boolean => verdict === 'too soft' || verdict === 'too stiff'

@@ -30,5 +30,5 @@ const ring = computed(() => (props.said?.free_sag && props.base !== null ? y(at(
 </template>
 
 <style scoped>
-.bn { fill: var(--plan-tint); opacity: 0.85; } .br { fill: none; stroke: var(--ink); stroke-width: 1; } .ring { fill: var(--sheet); stroke: var(--plan); stroke-width: 2.5; } .ring.fact { stroke: var(--ink); }
+.bn { fill: var(--plan-tint); opacity: 0.85; } .br { fill: none; stroke: var(--ink); stroke-width: 1; } .num { paint-order: stroke; stroke: var(--vellum); stroke-width: 4px; } .ring { fill: var(--sheet); stroke: var(--plan); stroke-width: 2.5; } .ring.fact { stroke: var(--ink); }
 </style>
