@@ -16,6 +16,8 @@ GROUPS: dict[str, tuple[str, ...]] = {
     "heights and collars": ("set_by", "hub_to_arch", "collar", "free_angle", "pressure", "seat"),
     "bump stops": ("stop",),
     "wheel spacers": ("spacer",),
+    "fork spacers and oil": ("fork_spacer", "oil_level"),
+    "fork height and shock length": ("clamp", "shock_length"),
 }
 """Settings that are changed together when the cause of a difference is looked for, each end apart."""
 LEAST = 1e-9
@@ -86,6 +88,8 @@ def figures_of(report: Report) -> dict[str, Figure]:
         *((f"corners.{p.value}", c) for p, c in report.corners.items()),
         *((f"ends.{e}", report.ends[e]) for e in ENDS),
         ("vehicle", report.vehicle),
+        *((f"sags.{p.value}", s) for p, s in report.sags.items()),
+        *([] if report.steering is None else [("steering", report.steering)]),
     ]
     for prefix, holder in holders:
         for member in fields(holder):  # type: ignore[arg-type]

@@ -9,7 +9,7 @@ from math import radians, sqrt
 from typing import Any
 
 from feder.core.document.document import Document
-from feder.core.evaluate.evaluate import evaluate_plain, evaluated
+from feder.core.evaluate.evaluate import evaluate_plain, evaluate_whole
 from feder.core.evaluate.explain import figure_at
 from feder.core.standing.ratios import ASSUMED_RATIO
 from feder.core.working import Given, Num, tracing, trail
@@ -98,7 +98,7 @@ def uncertainty(document: Document, setup: str, path: str, load_state: str | Non
         UnknownSetup: the document has no such setup or load state.
     """
     with tracing():
-        figure = figure_at(evaluated(document, setup, load_state)[2], path)
+        figure = figure_at(evaluate_whole(document, setup, load_state), path)
     plain = document.model_dump(mode="json")
     shares = []
     for leaf in trail(figure.value):

@@ -16,6 +16,10 @@ SHOWN_UNIT = {
     "deg/g": "°/g",
     "N*m/deg": "N·m/°",
     "N*m/rad": "N·m/rad",
+    "cm^2": "cm²",
+    "cm^3": "cm³",
+    "in^2": "in²",
+    "in^3": "in³",
 }
 
 

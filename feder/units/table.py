@@ -188,6 +188,8 @@ SYSTEMS: dict[str, dict[str, tuple[str, int]]] = {
         "time": ("s", 3),
         "torque": ("N*m", 1),
         "stress": ("MPa", 0),
+        "area": ("cm^2", 2),
+        "volume": ("cm^3", 1),
     },
     "inch": {
         "roll gradient": ("deg/g", 2),
@@ -208,6 +210,8 @@ SYSTEMS: dict[str, dict[str, tuple[str, int]]] = {
         "time": ("s", 3),
         "torque": ("lbf*ft", 1),
         "stress": ("psi", 0),
+        "area": ("in^2", 3),
+        "volume": ("in^3", 2),
     },
     "kgf": {
         "roll gradient": ("deg/g", 2),
@@ -228,6 +232,8 @@ SYSTEMS: dict[str, dict[str, tuple[str, int]]] = {
         "time": ("s", 3),
         "torque": ("kgf*m", 2),
         "stress": ("MPa", 0),
+        "area": ("cm^2", 2),
+        "volume": ("cm^3", 1),
     },
 }
 """What each unit system shows, and with how many decimals. "fine length" is for collars and gaps."""

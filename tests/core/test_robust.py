@@ -12,6 +12,8 @@ from pydantic import ValidationError
 from feder.core.candidates import candidates
 from feder.core.document.document import Document
 from feder.core.evaluate import evaluate
+from feder.demo.finch import finch
+from feder.demo.magpie import magpie
 from feder.demo.nettle import nettle
 from feder.demo.springs import demo_spring
 from feder.sheet.page import sheet_html
@@ -22,6 +24,8 @@ PLAIN = nettle().model_dump(mode="json")
 OTHERS = {
     "bars": on_bars(nettle()).model_dump(mode="json"),
     "linkage": roadster().model_dump(mode="json"),
+    "sag walk": magpie().model_dump(mode="json"),
+    "air by sag": finch().model_dump(mode="json"),
     "air": roadster(shock=AIR).model_dump(mode="json"),
 }
 
@@ -94,7 +98,7 @@ def test_any_document_is_answered_whole(changes, setup):
 
 
 @settings(max_examples=150)
-@given(st.sampled_from(sorted(OTHERS)), st.data(), st.sampled_from([None, "rider"]))
+@given(st.sampled_from(sorted(OTHERS)), st.data(), st.sampled_from([None, "rider", "solo"]))
 def test_any_document_of_another_layout_is_answered_whole(which, data, load):
     plain = OTHERS[which]
     paths = [p for p in leaves(plain) if p[0] in ("vehicle", "surveys", "setups", "loads") and p not in WHOLE]
@@ -103,7 +107,7 @@ def test_any_document_of_another_layout_is_answered_whole(which, data, load):
     if document is None or (load and load not in {s.id for s in document.loads}):
         return
     for setup in ("plan", "found"):
-        report = evaluate(document, setup, load)
+        report = evaluate(document, setup, load, "found")
         assert finite(json.loads(report.model_dump_json()))
         for finding in report.findings:
             assert not re.search(r"[{}]", filled(finding, "inch")), finding.rule

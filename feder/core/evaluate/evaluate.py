@@ -133,11 +133,16 @@ def _compare_two(report: Report, facts: Facts, against: str, load: LoadState | N
 def evaluate_plain(document: Document, setup: str, load_state: str | None = None) -> Report:
     """The same figures as plain numbers, without working, marks, findings, strips or stations: to try a number."""
     with untraced():
-        facts, load = gather(document), _load_state(document, load_state)
-        stood, report = _evaluated(facts, setup, load, strips=False)
-        if document.vehicle.kind == "car":
-            return report
-        return _on_two_wheels(facts, setup, load, stood, report)
+        return evaluate_whole(document, setup, load_state)
+
+
+def evaluate_whole(document: Document, setup: str, load_state: str | None = None) -> Report:
+    """Every figure, traced where it is asked for so; without findings, strips and stations."""
+    facts, load = gather(document), _load_state(document, load_state)
+    stood, report = _evaluated(facts, setup, load, strips=False)
+    if document.vehicle.kind == "car":
+        return report
+    return _on_two_wheels(facts, setup, load, stood, report)
 
 
 def evaluated(document: Document, setup: str, load_state: str | None) -> tuple[Facts, VehicleStand, Report]:

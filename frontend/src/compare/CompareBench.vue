@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 
-import { api, type Figure, PLACES, placeWords } from '@/api/client'
+import { api, type Figure, placeWords } from '@/api/client'
 import { useAnswer } from '@/composables/useAnswer'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { useWorking } from '@/composables/useWorking'
 import { percent } from '@/units/format'
 
-import { GROUPS, rowOf, type Written } from './figures'
+import { GROUPS, GROUPS_OF_TWO, rowOf, type Written } from './figures'
 
 /** Two setups side by side: every number with its difference, and what caused the one asked about. */
 const vehicle = useVehicle()
@@ -37,9 +37,9 @@ function change(w: Written, d: Row | undefined): string {
   const text = show(w, d, d.second.value - d.first.value, true)
   return /[1-9]/.test(text) ? text : ''
 }
-const columns = (of: string): string[] => (of === 'corners' ? PLACES : [''])
-const pathOf = (of: string, place: string, name: string): string => (of === 'corners' ? `corners.${place}.${name}` : `vehicle.${name}`)
-const groups = computed(() => GROUPS.map((g) => ({
+const columns = (of: string): string[] => (of === 'corners' || of === 'sags' ? vehicle.places.value : [''])
+const pathOf = (of: string, place: string, name: string): string => (place ? `${of}.${place}.${name}` : `${of}.${name}`)
+const groups = computed(() => (vehicle.places.value.length === 2 ? GROUPS_OF_TWO : GROUPS).map((g) => ({
   ...g,
   rows: g.rows.filter((w) => columns(g.of).some((c) => {
     const d = byPath.value.get(pathOf(g.of, c, w.name))
@@ -87,10 +87,10 @@ const swap = (): void => {
     <p v-else class="say">No figure differs between {{ nameOf(first) }} and {{ nameOf(second) }}.</p>
     <table v-for="g in groups" :key="g.words">
       <caption>{{ g.words }}</caption>
-      <thead v-if="g.of === 'corners'"><tr><th></th><th v-for="p in PLACES" :key="p">{{ placeWords(p) }}</th></tr></thead>
+      <thead v-if="columns(g.of).length > 1"><tr><th></th><th v-for="p in columns(g.of)" :key="p">{{ placeWords(p) }}</th></tr></thead>
       <tbody>
         <tr v-for="w in g.rows" :key="w.name + w.words"><th>{{ w.words }}</th>
-          <td v-for="c in columns(g.of)" :key="c" :colspan="g.of === 'corners' ? 1 : 4">
+          <td v-for="c in columns(g.of)" :key="c" :colspan="columns(g.of).length > 1 ? 1 : vehicle.places.value.length">
             <button v-if="byPath.get(pathOf(g.of, c, w.name))" class="cell" :class="{ on: asked_?.path === pathOf(g.of, c, w.name) }" :aria-label="`What changes the ${w.words} ${placeWords(c)}`" @click="about = pathOf(g.of, c, w.name)">
               <span class="was">{{ told(w, byPath.get(pathOf(g.of, c, w.name))!, byPath.get(pathOf(g.of, c, w.name))!.first) }}</span><b>{{ told(w, byPath.get(pathOf(g.of, c, w.name))!, byPath.get(pathOf(g.of, c, w.name))!.second) }}</b><span class="by">{{ change(w, byPath.get(pathOf(g.of, c, w.name))) || (byPath.get(pathOf(g.of, c, w.name))!.first == null || byPath.get(pathOf(g.of, c, w.name))!.second == null ? '' : '=') }}</span>
             </button>

@@ -10,7 +10,7 @@ export interface Written {
 export interface Group {
   words: string
   /** Prefix of the paths: every corner, both ends, or the whole vehicle. */
-  of: 'corners' | 'ends' | 'vehicle'
+  of: 'corners' | 'ends' | 'vehicle' | 'sags' | 'steering'
   rows: Written[]
 }
 const fine: ShowOptions = { kind: 'fine length' }
@@ -28,7 +28,18 @@ export const GROUPS: Group[] = [
     { name: 'frequency_ratio', words: 'rear over front frequency', options: { decimals: 3 } }, { name: 'flat_speed', words: 'flat-ride speed' }, { name: 'rake', words: 'rake' }, { name: 'cross_fraction', words: 'cross weight', percent: true },
     { name: 'front_roll_stiffness', words: 'front roll stiffness' }, { name: 'rear_roll_stiffness', words: 'rear roll stiffness' }, { name: 'roll_gradient', words: 'roll' }, { name: 'front_transfer', words: 'front share of load moved across', percent: true }] },
 ]
-const NAMES = new Map<string, Written>(GROUPS.flatMap((g) => g.rows.map((r) => [`${g.of}.${r.name}`, r] as const)))
+const tenth: ShowOptions = { decimals: 1 }
+/** The same for two wheels: sags first, then how it stands. */
+export const GROUPS_OF_TWO: Group[] = [
+  { words: 'Sag', of: 'sags', rows: [
+    { name: 'rider_sag', words: 'rider sag', options: tenth }, { name: 'rider_fraction', words: 'of the travel', percent: true }, { name: 'free_sag', words: 'free sag', options: tenth }, { name: 'preload', words: 'preload', options: tenth }] },
+  { words: 'Rates', of: 'corners', rows: [
+    { name: 'spring_rate', words: 'spring rate' }, { name: 'wheel_rate', words: 'wheel rate' }, { name: 'frequency', words: 'frequency, alone' }, { name: 'damping_ratio', words: 'damping' }, { name: 'pressure', words: 'pressure', options: tenth },
+    { name: 'collar', words: 'collar or cap', options: fine }, { name: 'collar_turns', words: 'turns' }, { name: 'bump_travel', words: 'travel left, alone' }] },
+  { words: 'How it stands', of: 'steering', rows: [
+    { name: 'rake', words: 'rake', options: tenth }, { name: 'trail', words: 'trail' }, { name: 'wheelbase', words: 'wheelbase' }, { name: 'swingarm', words: 'rear arm', options: tenth }, { name: 'seat_height', words: 'seat' }, { name: 'lean', words: 'lean, still', options: tenth }, { name: 'lean_ridden', words: 'lean in a bend', options: tenth }] },
+]
+const NAMES = new Map<string, Written>([...GROUPS_OF_TWO, ...GROUPS].flatMap((g) => g.rows.map((r) => [`${g.of}.${r.name}`, r] as const)))
 
 /** The row a path belongs to, and its place in words. */
 export function rowOf(path: string): { row: Written; place: string } | null {

@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import { api, placeWords, type ShelfPart } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
-import { FIELDS } from '@/logic/fields'
+import { FIELDS, FIELDS_OF_TWO } from '@/logic/fields'
 import { sentence } from '@/logic/sentence'
 import { STATIONS } from '@/logic/stations'
 
@@ -34,8 +34,8 @@ const all = computed<Hit[]>(() => [
   ...STATIONS.map((s) => ({ words: s.words, kind: 'station', go: () => to(s.id) })),
   { words: 'Compare two setups', kind: 'view', go: () => to('compare') },
   { words: 'Load plan', kind: 'springs', go: () => void router.push(`/vehicle/${vehicle.id}/springs?view=loads`) },
-  { words: 'Roll and anti-roll bars', kind: 'springs', go: () => void router.push(`/vehicle/${vehicle.id}/springs?view=roll`) },
-  ...FIELDS.map((f) => ({ words: f.words, kind: f.station, go: () => to(f.station, f.hash) })),
+  ...(vehicle.places.value.length === 2 ? [{ words: 'Sag walk on a phone', kind: 'survey', go: () => to('walk') }] : [{ words: 'Roll and anti-roll bars', kind: 'springs', go: () => void router.push(`/vehicle/${vehicle.id}/springs?view=roll`) }]),
+  ...(vehicle.places.value.length === 2 ? FIELDS_OF_TWO : FIELDS).map((f) => ({ words: f.words, kind: f.station, go: () => to(f.station, f.hash) })),
   ...(vehicle.report.value?.findings ?? []).map((f) => ({ words: `${placeWords(f.place)}: ${sentence(f.text, f.numbers, units.system.value)}`, kind: f.grade, go: () => to(f.station) })),
   ...(vehicle.document.value?.setups ?? []).map((s) => ({ words: s.name, kind: 'setup', go: () => vehicle.selectSetup(s.id) })),
   ...parts.value.map((p) => ({ words: `${p.part.code}, ${units.show(p.part.rate.value, 'N/m', { unit: true })}`, kind: 'on the shelf', go: () => void router.push('/shelf') })),

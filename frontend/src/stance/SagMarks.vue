@@ -16,7 +16,12 @@ const bands = computed(() => (props.base === null ? [] : (['rider', 'free'] as c
 })))
 const places = computed(() => {
   const made = bands.value.map((b) => (b.from + b.to) / 2)
-  if (made.length === 2 && made[1]! - made[0]! < 18) return [made[0]! - (18 - (made[1]! - made[0]!)) / 2, made[1]! + (18 - (made[1]! - made[0]!)) / 2]
+  // each label keeps clear of the one below it, and the last of the letter at full extension
+  let below = props.base === null ? props.bottom : y(-props.base * 1000)
+  for (let i = made.length - 1; i >= 0; i--) {
+    made[i] = Math.min(made[i]!, below - 18)
+    below = made[i]!
+  }
   return made
 })
 const ring = computed(() => (props.said?.free_sag && props.base !== null ? y(at(props.said.free_sag.value)) : null))

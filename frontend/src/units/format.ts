@@ -11,7 +11,7 @@ export interface ShowOptions {
   unit?: boolean
 }
 
-const WRITTEN: Record<string, string> = {
+const WRITTEN: Record<string, string> = { 'cm^2': 'cm²', 'cm^3': 'cm³', 'in^2': 'in²', 'in^3': 'in³',
   deg: '°', 'N*s/m': 'N·s/m', 'lbf*s/in': 'lbf·s/in', 'kgf*s/mm': 'kgf·s/mm', 'N*m': 'N·m', 'lbf*ft': 'lbf·ft', 'kgf*m': 'kgf·m', 'deg/g': '°/g', 'N*m/deg': 'N·m/°', 'N*m/rad': 'N·m/rad',
 }
 const dimensions = Object.entries(table.dimensions) as [string, { si: string; units: Record<string, number> }][]
