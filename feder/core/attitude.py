@@ -64,6 +64,8 @@ def attitude(chassis: Chassis, slide: Metre, rear_travel: Metre) -> Attitude:
         rear = (pivot + chassis.arm_length * cos(arm), rear[1])
     dx, dy = rear[0] - front[0], rear[1] - front[1]
     apart, rise = hypot(dx, dy), chassis.rear_radius - chassis.front_radius
+    if apart <= abs(rise):
+        raise OutOfRange("rear_travel", rear_travel, "leaves the wheels one above the other")
     pitch = atan2(dy, dx) - asin(rise / apart)
     return Attitude(
         pitch,

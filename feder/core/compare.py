@@ -13,7 +13,7 @@ from feder.core.standing.facts import setup_of, side_of
 
 GROUPS: dict[str, tuple[str, ...]] = {
     "springs": ("spring", "second_spring"),
-    "heights and collars": ("set_by", "hub_to_arch", "collar", "free_angle", "pressure", "seat"),
+    "heights and collars": ("set_by", "hub_to_arch", "collar", "free_angle", "pressure", "seat", "rider_sag"),
     "bump stops": ("stop",),
     "wheel spacers": ("spacer",),
     "fork spacers and oil": ("fork_spacer", "oil_level"),

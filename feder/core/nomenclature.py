@@ -258,6 +258,7 @@ TERMS: dict[str, tuple[str, str]] = {
     "outside": ("p_out", "Pressure of the air around, where the pressure was read."),
     "new_outside": ("p_out2", "Pressure of the air around, where it is ridden."),
     "altitude": ("H", "Height over the sea."),
+    "rear": ("r", "1 for the rear wheel, 0 for the front one."),
     "place": ("x", "How far behind the front axle."),
     "half_width": ("w", "Distance of a part from the middle plane."),
     "wheel_radius": ("R_w", "Radius of the wheel."),

@@ -19,6 +19,7 @@ from feder.core.quantities import (
     NewtonPerMetre,
     NonNegativeForce,
     NonNegativeLength,
+    NonNegativeMass,
     PositiveRatio,
     Rate,
     Ratio,
@@ -73,6 +74,14 @@ def mass_on_both(front_load: Newton, rear_load: Newton) -> Kilogram:
 def share_on_rear(front_load: Newton, rear_load: Newton) -> Ratio:
     """Share of a load on the rear wheel."""
     return rear_load / (front_load + rear_load)
+
+
+@formula(result="ridden_load", source="moments about the other axle")
+def load_with_thing(
+    bike_load: Newton, mass: NonNegativeMass, place: Metre, wheelbase: Length, rear: Ratio
+) -> Newton:
+    """Load of a wheel with one thing more on the bike; `rear` is 1 for the rear wheel, 0 for the front one."""
+    return bike_load + mass * G * (rear * place / wheelbase + (1 - rear) * (1 - place / wheelbase))
 
 
 @formula(result="place", source="moments about the front axle")

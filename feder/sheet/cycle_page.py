@@ -7,7 +7,7 @@ from markupsafe import Markup
 from feder.core.document.base import WHEELS
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup
-from feder.core.evaluate.evaluate import rider_of
+from feder.core.standing.carried import rider_of
 from feder.sheet.cycle import (
     CAUTIONS,
     cycle_drawing,

@@ -146,7 +146,14 @@ def test_air_lean_and_knobs_at_the_bench(served, watched):
     page.get_by_role("button", name="Open Magpie").click()
     station(page, "Height")
     stance = page.get_by_role("complementary", name="Stance")
+    # the wedge asks for a rider sag, by key or by hand; preload follows, and one undo takes it back
+    wedge = stance.get_by_role("slider", name=re.compile("rear"))
+    wedge.press("ArrowUp")
+    expect(stance.get_by_text("36.0", exact=True)).to_be_visible()
+    page.get_by_role("button", name=re.compile("^Undo")).click()
+    expect(stance.get_by_text("36.0", exact=True)).to_have_count(0)
     stance.get_by_role("radio", name="two-up", exact=True).click()
+    expect(wedge).to_have_count(0)
     lean = evaluate(magpie(), "plan", "two-up").steering.lean_ridden.value
     expect(stance).to_contain_text(f"{lean * 57.29578:.1f}")
     steer = page.get_by_role("region", name="Steering and lean")

@@ -3,6 +3,7 @@
 import json
 import math
 import re
+from dataclasses import asdict
 
 import pytest
 from hypothesis import given, settings
@@ -12,10 +13,14 @@ from pydantic import ValidationError
 from feder.core.candidates import candidates
 from feder.core.document.document import Document
 from feder.core.evaluate import evaluate
+from feder.core.sagbench.air import air_rows
+from feder.core.sagbench.curve import travel_curve
+from feder.core.sagbench.reach import levers
+from feder.core.sagbench.shelf import sag_shelf
 from feder.demo.finch import finch
 from feder.demo.magpie import magpie
 from feder.demo.nettle import nettle
-from feder.demo.springs import demo_spring
+from feder.demo.springs import demo_spring, demo_springs
 from feder.sheet.page import sheet_html
 from feder.sheet.paper import filled
 from tests.documents import AIR, on_bars, roadster
@@ -148,3 +153,25 @@ def test_without_a_wheelbase_each_corner_still_stands_by_itself():
     pressed = 179 * 9.80665 / 0.72 / 60e3
     assert corner.collar.value == pytest.approx(0.182 - 0.72 * 0.05 - (0.180 - pressed))
     assert evaluate(document, "plan").vehicle.rake is None
+
+
+@settings(max_examples=30)
+@given(st.sampled_from(["sag walk", "air by sag"]), st.data())
+def test_any_two_wheeler_can_be_benched_and_printed(which, data):
+    plain = OTHERS[which]
+    paths = [
+        p for p in leaves(plain) if p[0] in ("vehicle", "surveys", "setups", "loads", "brief") and p not in WHOLE
+    ]
+    one = st.tuples(st.sampled_from(paths), st.sampled_from([None, -1.0, 0.0, 1e-3, 0.5, 0.9, 1.1, 2.0, 30.0]))
+    document = changed(data.draw(st.lists(one, min_size=1, max_size=5)), plain)
+    if document is None:
+        return
+    for place in document.places if len(document.places) == 2 else ():
+        rows = sag_shelf(document, "plan", place, demo_springs()[-14:], all_diameters=True)
+        answers = [*rows, *air_rows(document, "plan", place), travel_curve(document, "plan", place)]
+        assert finite([asdict(a) for a in answers if a is not None])
+    if len(document.places) == 2:
+        load = document.loads[0].id if document.loads else None
+        assert finite([asdict(r) for r in levers(document, "plan", load, "seat", 0.8)])
+    html = sheet_html(document, "plan", "metric", 1, __import__("datetime").date(2026, 6, 14), "fonts")
+    assert "nan" not in re.sub(r"<[^>]+>", " ", html).lower().split()

@@ -304,3 +304,32 @@ def test_a_rider_whose_seat_is_not_told_sits_where_the_sags_say():
         update={"readings": tuple(r for r in asked.surveys[0].readings if "rider" not in r.quantity)}
     ),)})  # fmt: skip
     assert evaluate(unread, "plan", "rider").sags["rear"].rider_sag.assumed
+
+
+def test_friction_is_that_of_the_springs_it_was_read_with():
+    stiff = SpringPart(code="stiff", rate=RateValue(value=140e3), free_length=0.18)
+    document = with_side(bike(), "plan", "rear", spring=stiff)
+    found, plan = (evaluate(document, s).sags["rear"].rider_friction_force.value for s in ("found", "plan"))
+    assert plan == pytest.approx(found, rel=1e-12)
+
+
+@pytest.mark.parametrize("asked", [0.030, 0.036])
+def test_a_rider_sag_asked_is_met_whatever_spring_comes_in(asked):
+    """Preload is the answer: changed with the spring, so that the sag asked stays."""
+    document = bike()
+    for end in ("front", "rear"):
+        document = with_side(document, "plan", end, set_by="rider sag", rider_sag=asked)
+    for rate in (90e3, 120e3):
+        part = SpringPart(code="tried", rate=RateValue(value=rate), free_length=0.185)
+        tried = with_side(document, "plan", "rear", spring=part)
+        report = evaluate(tried, "plan")
+        for end in ("front", "rear"):
+            assert report.sags[end].rider_sag.value == pytest.approx(asked, abs=1e-7)
+        preload = loads("rear", rider=True) / (RATIO * rate) - RATIO * asked
+        assert report.sags["rear"].preload.value == pytest.approx(preload, abs=1e-9)
+        assert any(
+            line["document_path"] == "setups.1.sides.rear.rider_sag"
+            for line in explain(tried, "plan", "corners.rear.collar")
+        )
+    pumped = with_side(finch(), "plan", "rear", set_by="rider sag", rider_sag=0.040)
+    assert evaluate(pumped, "plan").sags["rear"].rider_sag.value == pytest.approx(0.040, abs=1e-6)

@@ -170,7 +170,7 @@ class SideSetup(Model):
     spring: Spring | None = None
     second_spring: SpringPart | None = None
     """The spring of the right leg or shock of a two-wheeler, where it is not the same as the left one's."""
-    set_by: Literal["height", "collar", "free angle", "pressure"] = "height"
+    set_by: Literal["height", "collar", "free angle", "pressure", "rider sag"] = "height"
     hub_to_arch: LengthM | None = None
     collar: SignedLengthM | None = None
     free_angle: Annotated[float, Field(ge=-1.5, le=3.0)] | None = None
@@ -200,6 +200,8 @@ class SideSetup(Model):
     """How much of the fork tubes stands above the top clamp."""
     shock_length: LengthM | None = None
     """Eye to eye, fully extended."""
+    rider_sag: ShortLengthM | None = None
+    """Sag at the wheel asked for with the rider on, on two wheels; preload or pressure follows."""
     tyre_pressure: PressurePa | None = None
     camber: AngleRad | None = None
     toe: SignedLengthM | None = None

@@ -181,7 +181,7 @@ def _reach(stood: CornerStand, brief: Brief) -> Figures:
     """Heights at both ends of the collar's range, and what the damper body of a divorced end should do."""
     coupling, hub, collar, seat = stood.facts.end.spring, stood.spring_hub, stood.collar, stood.side.seat
     shown: Figures = {}
-    if hub is not None and collar is not None and seat is not None and coupling.known:
+    if hub is not None and hub > 0 and collar is not None and seat is not None and coupling.known:
         path = f"setups.{stood.setup_index}.sides.{stood.facts.place.value}.seat"
         for name, limit, member in (
             ("reach_low", seat.permitted_low or 0.0, "permitted_low"),

@@ -21,7 +21,7 @@ from feder.core.report import (
     figure,
 )
 from feder.core.sag import mass_on_both, share_on_rear
-from feder.core.standing.carried import Carried, carried_in, sum_of_masses
+from feder.core.standing.carried import Carried, carried_in, rider_of, sum_of_masses
 from feder.core.standing.facts import Facts, gather, setup_of
 from feder.core.standing.stand import VehicleStand, stand
 from feder.core.working import tracing, untraced
@@ -89,6 +89,7 @@ def _on_two_wheels(
             alone[0].corners[place],
             first.corners[place],
             alone[1].corners[place],
+            corner_report(first.corners[place], facts.document.brief).wheel_rate,
             corner,
             on,
             facts.document.brief,
@@ -107,13 +108,6 @@ def _who_sits(steering: SteeringReport, sags: dict[Place, SagReport], carried: l
         steering.rider_rear = figure(share_on_rear(*loads), "")
     if carried:
         steering.rider_told = figure(sum_of_masses(carried), "kg")
-
-
-def rider_of(document: Document) -> LoadState | None:
-    """The load state that is a two-wheeler's rider: as the survey tells, or the first that carries anything."""
-    told = None if document.survey is None else document.survey.conditions.rider
-    carrying = [s for s in document.loads if s.items]
-    return next((s for s in carrying if s.id == told), carrying[0] if carrying else None)
 
 
 def _compare_two(report: Report, facts: Facts, against: str, load: LoadState | None) -> None:

@@ -125,5 +125,10 @@ def _travel(case: Case) -> list[str]:
 
 def _asked(side: SideSetup) -> bool:
     """Whether a height or an adjuster is set here."""
-    adjuster = {"collar": side.collar, "free angle": side.free_angle, "pressure": side.pressure}
+    adjuster = {
+        "collar": side.collar,
+        "free angle": side.free_angle,
+        "pressure": side.pressure,
+        "rider sag": side.rider_sag,
+    }
     return side.hub_to_arch is not None or adjuster.get(side.set_by) is not None

@@ -7,7 +7,7 @@ from feder.core.document.setup import SpringPart
 from feder.core.evaluate.corner import held_at_droop
 from feder.core.height import collar_between, turns_of
 from feder.core.pushes import load_on_spring
-from feder.core.report import CornerReport, SagReport, figure
+from feder.core.report import CornerReport, Figure, SagReport, figure
 from feder.core.sag import (
     WIDE,
     friction_as_force,
@@ -19,10 +19,10 @@ from feder.core.sag import (
 )
 from feder.core.stance import sag_height_of
 from feder.core.standing.corner import CornerStand
+from feder.core.standing.kinds import springing
 from feder.core.standing.pushes import push_at
 from feder.core.standing.sagreads import rake_read_along
-from feder.core.standing.settle import settled
-from feder.core.standing.stand import springing
+from feder.core.standing.settle import adjusted, settled
 from feder.core.standing.weighed import carried_by_spring
 from feder.core.working import given
 
@@ -31,14 +31,15 @@ def sag_report(
     alone: CornerStand,
     found: CornerStand,
     corner: CornerReport,
+    found_rate: Figure | None,
     ridden: CornerReport | None,
     ridden_load: float | None,
     brief: Brief,
 ) -> SagReport:
     """Sags, loads and the answers of one end.
 
-    `alone` is the end in this setup without rider, `found` the same as found; `ridden` the figures with the rider
-    and `ridden_load` the load on the springs then, as the load state tells it.
+    `alone` is the end in this setup without rider; `found` the same as found, where the sags were read, and
+    `found_rate` its wheel rate; `ridden` the figures with the rider, `ridden_load` the load on the springs then.
     """
     end = alone.facts.end
     reads, droop = end.sags, end.droop
@@ -63,8 +64,8 @@ def sag_report(
                 setattr(made, f"{member}_read", figure(sag_height_of(droop, height), "m"))
             if friction is not None:
                 setattr(made, f"{member}_friction", figure(friction, "m"))
-                if corner.wheel_rate is not None and corner.wheel_rate.value > 0:
-                    force = friction_as_force(friction, corner.wheel_rate.value)
+                if found_rate is not None and found_rate.value > 0:
+                    force = friction_as_force(friction, found_rate.value)
                     setattr(made, f"{member}_friction_force", figure(force, "N"))
     made.preload = figure(held_at_droop(alone), "m")
     loads = _loads(found, ridden_load)
@@ -106,7 +107,7 @@ def _answer(
     wanted = brief.sag_wanted(end.name, bands[0], made.read_factor)
     target = given(wanted, f"{end.name} rider sag wanted", "m", path=path, source="brief")
     made.target = figure(target, "m")
-    set_for = adjusted(stood, loads[1], sag_height_of(end.droop, target))
+    set_for = adjusted(stood, loads[1], sag_height_of(end.droop, target), springing(stood))
     if set_for is None:
         return
     setting = set_for.pressure if stood.air is not None else set_for.collar
@@ -157,26 +158,3 @@ def _rate(made: SagReport, stood: CornerStand, loads: tuple[float, float], rider
     rate = rate_between_sags(parts[0], ratios[0], parts[1], ratios[1], travel)
     if rate > 0:
         made.wanted_rate = figure(rate if end.legs == 1 else rate_of_one(rate, end.legs), "N/m")
-
-
-def adjusted(stood: CornerStand, load: float, hub: float) -> CornerStand | None:
-    """The end with its adjuster answered for a load on its springs at a height; nothing where that cannot be."""
-    end, found = stood.facts.end, stood.facts.hub_to_arch
-    if found is None or not end.spring.known or not hub > 0:
-        return None
-    at = stood.but(
-        side=stood.side.model_copy(update={"set_by": "height", "hub_to_arch": None}),
-        fixed=False,
-        load=load,
-        spring_load=load,
-        hub_to_arch=hub,
-        spring_hub=hub,
-        motion_ratio=end.spring.ratio(hub),
-        ratio_slope=end.spring.slope(hub),
-        spring_force=None,
-        spring_length=None,
-        collar=None,
-        pressure=None,
-        stroke=None,
-    )
-    return springing(at).answered(at)

@@ -11,12 +11,15 @@ from feder.core.errors import OutOfRange
 from feder.core.report import SteeringReport, figure
 from feder.core.standing.corner import CornerStand
 from feder.core.standing.facts import Facts, setup_of, side_of
-from feder.core.standing.stand import VehicleStand, springing
+from feder.core.standing.kinds import springing
+from feder.core.standing.stand import VehicleStand
 from feder.core.steering import lean_clearance, trail
 from feder.core.working import given, solved, untraced
 
 PLANE = "rigid chassis on two tyres: the floor touches both"
 BEND = "lean = atan(height / half width), springs under load / cos(lean)"
+MOST_RAKE = 1.5
+"""Rake up to which a trail is told, rad."""
 MOST_LEAN = 1.4
 """Lean up to which a part is looked for, rad."""
 
@@ -49,7 +52,7 @@ def steering_report(facts: Facts, setup_id: str, stood: VehicleStand) -> Steerin
     if stands.arm_angle is not None:
         made.swingarm = figure(found(stands.arm_angle, "arm_angle", "rad"), "rad")
     fork = facts.ends["front"].end.fork
-    if fork is not None and fork.offset is not None:
+    if fork is not None and fork.offset is not None and 0 <= rake < MOST_RAKE:
         path = "vehicle.ends.front.fork.offset"
         offset = given(fork.offset, "fork offset", "m", path=path, source="typed in")
         made.trail = figure(trail(inputs["front tyre radius"], rake, offset), "m")

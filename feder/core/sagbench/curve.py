@@ -5,7 +5,8 @@ from dataclasses import dataclass
 from feder.core.document.base import Place
 from feder.core.document.document import Document
 from feder.core.standing.facts import gather, setup_of
-from feder.core.standing.stand import springing, stand
+from feder.core.standing.kinds import springing
+from feder.core.standing.stand import stand
 from feder.core.working import untraced
 
 POINTS = 41

@@ -8,7 +8,6 @@ from feder.core.document.setup import SpringPart
 from feder.core.evaluate.corner import held_at_droop
 from feder.core.evaluate.evaluate import evaluate
 from feder.core.evaluate.rates import corner_wheel_rate
-from feder.core.evaluate.sags import adjusted
 from feder.core.height import turns_of
 from feder.core.report import Figure, Grade, Report, SagReport
 from feder.core.ride import ride_frequency
@@ -17,7 +16,7 @@ from feder.core.stance import mass_of_load
 from feder.core.standing.coil import COIL
 from feder.core.standing.corner import CornerStand
 from feder.core.standing.facts import gather, setup_of
-from feder.core.standing.settle import settled
+from feder.core.standing.settle import adjusted, settled
 from feder.core.standing.springs import tried_spring
 from feder.core.standing.stand import stand
 from feder.core.working import untraced
@@ -95,7 +94,7 @@ def _tried(
     fitted = stood.but(
         side=stood.side.model_copy(update={"spring": part}), spring=tried_spring(part, end.legs), fixed=False
     )
-    set_for = adjusted(fitted, ridden, float(end.droop - said.target.value))
+    set_for = adjusted(fitted, ridden, float(end.droop - said.target.value), COIL)
     if set_for is None or set_for.collar is None:
         return None
     seat = stood.side.seat

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from feder.core.document.document import LoadState
+from feder.core.document.document import Document, LoadState
 from feder.core.stance import two_wheels
 from feder.core.standing.facts import Facts
 from feder.core.working import given
@@ -68,3 +68,10 @@ def sum_of_masses(carried: list[Carried]) -> float:
     for thing in carried[1:]:
         total = two_wheels(total, thing.mass)
     return total
+
+
+def rider_of(document: Document) -> LoadState | None:
+    """The load state that is a two-wheeler's rider: as the survey tells, or the first that carries anything."""
+    told = None if document.survey is None else document.survey.conditions.rider
+    carrying = [s for s in document.loads if s.items]
+    return next((s for s in carrying if s.id == told), carrying[0] if carrying else None)

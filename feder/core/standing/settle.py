@@ -43,3 +43,26 @@ def settled(stood: CornerStand, load: float, kind: Springing) -> float | None:
         residual=standing.residual,
         source="equilibrium of the end, by halving",
     )
+
+
+def adjusted(stood: CornerStand, load: float, hub: float, kind: Springing) -> CornerStand | None:
+    """The end with its adjuster answered for a load on its springs at a height; nothing where that cannot be."""
+    end, found = stood.facts.end, stood.facts.hub_to_arch
+    if found is None or not end.spring.known or not hub > 0:
+        return None
+    at = stood.but(
+        side=stood.side.model_copy(update={"set_by": "height", "hub_to_arch": None}),
+        fixed=False,
+        load=load,
+        spring_load=load,
+        hub_to_arch=hub,
+        spring_hub=hub,
+        motion_ratio=end.spring.ratio(hub),
+        ratio_slope=end.spring.slope(hub),
+        spring_force=None,
+        spring_length=None,
+        collar=None,
+        pressure=None,
+        stroke=None,
+    )
+    return kind.answered(at)

@@ -15,7 +15,6 @@ from feder.core.errors import NoEquilibrium
 from feder.core.quantities import G
 from feder.core.reach import free_length_from_drop
 from feder.core.ride import sprung_mass_of
-from feder.core.sag import load_between, place_by_share, share_on_rear
 from feder.core.stance import (
     hub_to_arch_after,
     live_axle_spring_load,
@@ -25,16 +24,17 @@ from feder.core.stance import (
     wheel_travel_of,
 )
 from feder.core.standing.air import air_facts
-from feder.core.standing.arm import ARM
 from feder.core.standing.bar import bar_facts
 from feder.core.standing.beside import beside_facts
 from feder.core.standing.carried import carried_in, carried_inputs
-from feder.core.standing.coil import COIL, spaced_seat, typed_seat
-from feder.core.standing.corner import CornerStand, Springing, asked_height
+from feder.core.standing.coil import spaced_seat, typed_seat
+from feder.core.standing.corner import CornerStand, asked_height
 from feder.core.standing.facts import EndFacts, Facts, side_of
 from feder.core.standing.fitted import end_in
+from feder.core.standing.kinds import springing
 from feder.core.standing.oil import oil_facts
 from feder.core.standing.pneumatic import PNEUMATIC
+from feder.core.standing.rider import rider_by_sags, set_by_sag
 from feder.core.standing.settle import settled
 from feder.core.standing.springs import SpringFacts, spring_facts
 from feder.core.standing.stop import stop_facts
@@ -53,14 +53,6 @@ class VehicleStand:
     twist: float = 0.0
 
 
-def springing(corner: CornerStand) -> Springing:
-    """The kind of spring at a corner."""
-    if corner.air is not None:
-        return PNEUMATIC
-    # a coilover in place of the bar stands on the damper of the same arm
-    return ARM if corner.facts.end.end.layout == "torsion arm" and corner.spring is None else COIL
-
-
 def stand(facts: Facts, setup: Setup, load_state: LoadState | None) -> VehicleStand:
     """How the vehicle stands in a setup under a load state; unknown numbers stay unknown."""
     found = _as_found(facts)
@@ -70,26 +62,15 @@ def stand(facts: Facts, setup: Setup, load_state: LoadState | None) -> VehicleSt
         stood = VehicleStand(found)
     else:
         ends = {name: end_in(facts, setup, index, name) for name in facts.ends}
-        stood = _stand(facts, {p: _dressed(setup, index, ends[p.end], found[p]) for p in facts.places}, None)
+        dressed = {p: _dressed(setup, index, ends[p.end], found[p]) for p in facts.places}
+        if facts.document.vehicle.kind != "car":
+            dressed = set_by_sag(facts, dressed, found)
+        stood = _stand(facts, dressed, None)
     if not loaded or stood.trouble:
         return stood
     # collars are set with the vehicle as weighed; under a load they stay, and the heights follow
     fixed = {p: _collar_fixed(c, found[p]) for p, c in stood.corners.items()}
-    return _stand(facts, fixed, load_state, _rider_by_sags(facts, found))
-
-
-def _rider_by_sags(facts: Facts, found: dict[Place, CornerStand]) -> float | None:
-    """How far behind the front axle a rider sits, by the sags as read; nothing where they do not say."""
-    if facts.document.vehicle.kind == "car" or facts.wheelbase is None:
-        return None
-    loads = []
-    for corner in found.values():
-        height = corner.facts.end.sags.of("rider")
-        ridden = None if height is None else carried_by_spring(corner, height)
-        if ridden is None or corner.load is None or ridden <= corner.load:
-            return None
-        loads.append(load_between(ridden, corner.load))
-    return place_by_share(share_on_rear(*loads), facts.wheelbase)
+    return _stand(facts, fixed, load_state, rider_by_sags(facts, found))
 
 
 def _stand(

@@ -32,6 +32,8 @@ def _force_at(corner: CornerStand, hub: float) -> float | None:
         return None if stroke is None or stroke < 0 else corner.air.force(corner.pressure, stroke)
     if corner.spring is None or corner.seat is None or corner.collar is None or not coupling.known:
         return None
+    if corner.seat.length <= 0:  # readings that make the spring shorter than nothing say nothing
+        return None
     room = spring_room(corner.seat.length, corner.collar, coupling.travel(corner.seat.height, hub))
     return corner.spring.force_at(room)
 

@@ -2324,6 +2324,7 @@ export interface components {
              *         "plate_read": null,
              *         "pressure": null,
              *         "rebound": null,
+             *         "rider_sag": null,
              *         "seat": null,
              *         "second_spring": null,
              *         "set_by": "height",
@@ -2350,6 +2351,7 @@ export interface components {
              *         "plate_read": null,
              *         "pressure": null,
              *         "rebound": null,
+             *         "rider_sag": null,
              *         "seat": null,
              *         "second_spring": null,
              *         "set_by": "height",
@@ -2376,6 +2378,7 @@ export interface components {
              *         "plate_read": null,
              *         "pressure": null,
              *         "rebound": null,
+             *         "rider_sag": null,
              *         "seat": null,
              *         "second_spring": null,
              *         "set_by": "height",
@@ -2402,6 +2405,7 @@ export interface components {
              *         "plate_read": null,
              *         "pressure": null,
              *         "rebound": null,
+             *         "rider_sag": null,
              *         "seat": null,
              *         "second_spring": null,
              *         "set_by": "height",
@@ -2428,6 +2432,7 @@ export interface components {
              *         "plate_read": null,
              *         "pressure": null,
              *         "rebound": null,
+             *         "rider_sag": null,
              *         "seat": null,
              *         "second_spring": null,
              *         "set_by": "height",
@@ -2454,6 +2459,7 @@ export interface components {
              *         "plate_read": null,
              *         "pressure": null,
              *         "rebound": null,
+             *         "rider_sag": null,
              *         "seat": null,
              *         "second_spring": null,
              *         "set_by": "height",
@@ -2497,7 +2503,7 @@ export interface components {
              * @default height
              * @enum {string}
              */
-            set_by?: "height" | "collar" | "free angle" | "pressure";
+            set_by?: "height" | "collar" | "free angle" | "pressure" | "rider sag";
             /**
              * Hub To Arch
              * @default null
@@ -2568,6 +2574,11 @@ export interface components {
              */
             shock_length?: number | null;
             /**
+             * Rider Sag
+             * @default null
+             */
+            rider_sag?: number | null;
+            /**
              * Tyre Pressure
              * @default null
              */
@@ -2611,6 +2622,7 @@ export interface components {
              *       "oil_level": null,
              *       "clamp": null,
              *       "shock_length": null,
+             *       "rider_sag": null,
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "toe": null
@@ -2640,6 +2652,7 @@ export interface components {
              *       "oil_level": null,
              *       "clamp": null,
              *       "shock_length": null,
+             *       "rider_sag": null,
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "toe": null
@@ -2669,6 +2682,7 @@ export interface components {
              *       "oil_level": null,
              *       "clamp": null,
              *       "shock_length": null,
+             *       "rider_sag": null,
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "toe": null
@@ -2698,6 +2712,7 @@ export interface components {
              *       "oil_level": null,
              *       "clamp": null,
              *       "shock_length": null,
+             *       "rider_sag": null,
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "toe": null
@@ -2727,6 +2742,7 @@ export interface components {
              *       "oil_level": null,
              *       "clamp": null,
              *       "shock_length": null,
+             *       "rider_sag": null,
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "toe": null
@@ -2756,6 +2772,7 @@ export interface components {
              *       "oil_level": null,
              *       "clamp": null,
              *       "shock_length": null,
+             *       "rider_sag": null,
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "toe": null

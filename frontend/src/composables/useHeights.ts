@@ -22,6 +22,9 @@ const key: InjectionKey<Heights> = Symbol('heights')
 export function provideHeights(vehicle: VehicleWork): Heights {
   const together = ref(true)
   let start: Partial<Record<Place, number>> | null = null
+  // of the report that is always there: the one under the load may still be on its way
+  const riderSag = (place: Place): number | undefined => vehicle.report.value?.sags?.[place]?.rider_sag?.value
+  let sags: Partial<Record<Place, number>> | null = null
   const moves = (place: Place): Place[] => (together.value ? vehicle.places.value.filter((p) => endOf(p) === endOf(place)) : [place])
   const side = (place: Place): (string | number)[] => ['setups', vehicle.setupIndex.value, 'sides', place]
   const present = (): Partial<Record<Place, number>> =>
@@ -31,13 +34,22 @@ export function provideHeights(vehicle: VehicleWork): Heights {
     moves,
     begin: () => {
       start = present()
+      sags = Object.fromEntries(vehicle.places.value.map((p) => [p, riderSag(p)]).filter(([, v]) => v !== undefined))
       vehicle.beginGesture()
     },
     end: () => {
       start = null
+      sags = null
       vehicle.endGesture()
     },
     shift: (place, travel) => {
+      if (vehicle.places.value.length === 2 && vehicle.loadState.value) {
+        // with the rider on the wedge asks for a rider sag; preload or pressure follows
+        const from = sags?.[place] ?? riderSag(place)
+        const value = from === undefined ? 0 : Math.round((from + travel) * 1e4) / 1e4
+        if (value > 0) vehicle.edit(`rider sag, ${place}`, [{ path: [...side(place), 'set_by'], value: 'rider sag' }, { path: [...side(place), 'rider_sag'], value }])
+        return
+      }
       const from = start ?? present()
       const changes = moves(place).flatMap((p) => {
         const height = from[p]

@@ -46,7 +46,7 @@ const said = computed(() => vehicle.report.value?.steering)
     <p class="check">
       <template v-for="e in ENDS" :key="e"><template v-if="force(e).length">Friction at the {{ e }} wheel {{ [...new Set(force(e).map((f) => units.show(f!.value, 'N', { decimals: 0 })))].join(' to ') }} {{ units.unit('N').written }}. </template></template>
       <template v-if="said?.rider_by_sags">The sags carry a rider of <AskFigure :figure="said.rider_by_sags" path="steering.rider_by_sags" title="Rider by the sags" :options="{ unit: true, decimals: 1 }" /><template v-if="said.rider_told">; told are {{ units.show(said.rider_told.value, 'kg', { unit: true, decimals: 0 }) }}</template>.</template>
-      <span v-if="readCount(document_) < 12"> {{ readCount(document_) }} of 12 read; one of a pair does, without friction.</span>
+      <span v-if="readCount(document_) < 12"> With a ring on the tube: type what shows extended, then that less what the ring was pushed. {{ readCount(document_) }} of 12 read; one of a pair does, without friction.</span>
     </p>
     <p class="under"><span class="quiet">rider on means</span>
       <template v-if="loads.length"><button v-for="l in loads" :key="l.id" class="tab" role="radio" :aria-checked="l.id === rider" @click="condition('who sat on it', 'rider', l.id)">{{ l.name }}</button></template>

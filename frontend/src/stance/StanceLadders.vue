@@ -51,7 +51,12 @@ const scale = computed(() => {
   for (let n = Math.round(range.value.bottom / step) + 1; n * step < range.value.top + 1; n++) if (n) out.push(n * step)
   return out
 })
-const movable = (place: Place): boolean => planned.value && !vehicle.loadState.value && !!report.value?.corners[place]?.hub_to_arch
+/** With a load on, a height is not asked for; on two wheels the rider's sag is. */
+const rider = computed(() => {
+  const carrying = (vehicle.document.value?.loads ?? []).filter((l) => l.items?.length)
+  return (carrying.find((l) => l.id === vehicle.document.value?.surveys?.[0]?.conditions?.rider) ?? carrying[0])?.id ?? null
+})
+const movable = (place: Place): boolean => planned.value && (!vehicle.loadState.value || (places.value.length === 2 && vehicle.loadState.value === rider.value)) && !!report.value?.corners[place]?.hub_to_arch
 const heightText = (place: Place): string => {
   const at = report.value?.corners[place]
   return `${placeWords(place)}: ${units.show((at?.floor_to_arch ?? at?.hub_to_arch)?.value, 'm', { unit: true })}`
