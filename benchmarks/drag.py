@@ -73,7 +73,7 @@ def drag(page: Page, grip: str, moved: str, direction: tuple[int, int], name: st
 
 
 def main() -> None:
-    """All three drags on the demo car."""
+    """All three drags on the demo car, and the wedge of a motorcycle with its rider on."""
     with served() as base, sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=ARGS)
         page = browser.new_page(viewport={"width": 1280, "height": 800})
@@ -101,6 +101,10 @@ def main() -> None:
         )
         at("travel")
         drag(page, "svg.travel .grip", "svg.travel .grip", (0, 1), "cut of the bump stop", plain)
+        page.goto(base)
+        page.get_by_role("button", name="Open Magpie").click()
+        settled(page)
+        drag(page, ".ladders .grip", ".ladders .wedge", (0, 1), "rider sag of a two-wheeler", plain)
         browser.close()
 
 

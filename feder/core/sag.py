@@ -19,7 +19,6 @@ from feder.core.quantities import (
     NewtonPerMetre,
     NonNegativeForce,
     NonNegativeLength,
-    NonNegativeMass,
     PositiveRatio,
     Rate,
     Ratio,
@@ -77,11 +76,9 @@ def share_on_rear(front_load: Newton, rear_load: Newton) -> Ratio:
 
 
 @formula(result="ridden_load", source="moments about the other axle")
-def load_with_thing(
-    bike_load: Newton, mass: NonNegativeMass, place: Metre, wheelbase: Length, rear: Ratio
-) -> Newton:
-    """Load of a wheel with one thing more on the bike; `rear` is 1 for the rear wheel, 0 for the front one."""
-    return bike_load + mass * G * (rear * place / wheelbase + (1 - rear) * (1 - place / wheelbase))
+def load_with_thing(bike_load: Newton, rider_load: Newton, place: Metre, wheelbase: Length, rear: Ratio) -> Newton:
+    """Load of a wheel with one weight more on the bike; `rear` is 1 for the rear wheel, 0 for the front one."""
+    return bike_load + rider_load * (rear * place / wheelbase + (1 - rear) * (1 - place / wheelbase))
 
 
 @formula(result="place", source="moments about the front axle")

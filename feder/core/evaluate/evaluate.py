@@ -1,5 +1,8 @@
 """The one pure function: a document, a setup and a load state in, a report out."""
 
+from dataclasses import dataclass, field
+from functools import lru_cache
+
 from feder.core.document.base import ENDS, Place
 from feder.core.document.document import Document, LoadState
 from feder.core.errors import UnknownSetup
@@ -43,14 +46,13 @@ def evaluate(document: Document, setup: str, load_state: str | None = None, agai
         load = _load_state(document, load_state)
         main = _evaluated(facts, setup, load)
         if against is not None:
-            with untraced():  # only the values are told, nobody asks how they came about
-                other = _evaluated(facts, against, load)[1]
+            other = _other(document, against, load_state)
             _compare(main[1], other)
         stood, report = main
         if document.vehicle.kind != "car":
             report = _on_two_wheels(facts, setup, load, stood, report)
             if against is not None:
-                _compare_two(report, facts, against, load)
+                _compare_two(report, other)
         case = Case(document, setup_of(document, setup), facts, stood, report, load, _as_found(facts, setup))
         found = findings_of(case)
         return report.model_copy(
@@ -110,11 +112,8 @@ def _who_sits(steering: SteeringReport, sags: dict[Place, SagReport], carried: l
         steering.rider_told = figure(sum_of_masses(carried), "kg")
 
 
-def _compare_two(report: Report, facts: Facts, against: str, load: LoadState | None) -> None:
+def _compare_two(report: Report, other: Report) -> None:
     """The same beside sags and steering."""
-    with untraced():
-        stood, other = _evaluated(facts, against, load, strips=False)
-        other = _on_two_wheels(facts, against, load, stood, other)
     pairs: list[tuple[SagReport | SteeringReport, SagReport | SteeringReport]] = [
         (report.sags[p], other.sags[p]) for p in report.sags
     ]
@@ -122,6 +121,28 @@ def _compare_two(report: Report, facts: Facts, against: str, load: LoadState | N
         pairs.append((report.steering, other.steering))
     for mine, theirs in pairs:
         _write_was(mine, theirs)
+
+
+def _other(document: Document, against: str, load_state: str | None) -> Report:
+    """The figures of the setup compared with, as plain numbers; kept, since a drag leaves them as they are."""
+    setups = (document.setups[0], setup_of(document, against))
+    key = document.model_copy(update={"setups": setups}).model_dump_json()
+    return _kept(_Compared(key, against, load_state, document))
+
+
+@dataclass(frozen=True)
+class _Compared:
+    """A setup compared with: the same while the vehicle, as found and it are."""
+
+    key: str
+    against: str
+    load_state: str | None
+    document: Document = field(compare=False)
+
+
+@lru_cache(maxsize=16)
+def _kept(of: _Compared) -> Report:
+    return evaluate_plain(of.document, of.against, of.load_state)
 
 
 def evaluate_plain(document: Document, setup: str, load_state: str | None = None) -> Report:

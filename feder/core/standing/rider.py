@@ -2,7 +2,7 @@
 
 from feder.core.document.base import Place
 from feder.core.sag import load_between, load_with_thing, place_by_share, share_on_rear
-from feder.core.stance import sag_height_of
+from feder.core.stance import load_of_mass, sag_height_of
 from feder.core.standing.carried import carried_in, rider_of
 from feder.core.standing.corner import CornerStand
 from feder.core.standing.facts import Facts
@@ -27,7 +27,9 @@ def set_by_sag(
         if droop is None or load is None or sag is None:
             continue
         for thing in carried:
-            load = load_with_thing(load, thing.mass, thing.x, facts.wheelbase, 1.0 if place is Place.REAR else 0.0)
+            load = load_with_thing(
+                load, load_of_mass(thing.mass), thing.x, facts.wheelbase, 1.0 if place is Place.REAR else 0.0
+            )
         path = f"setups.{corner.setup_index}.sides.{place.value}.rider_sag"
         wanted = given(sag, f"{place.words} rider sag asked for", "m", path=path, source="asked for")
         answered = adjusted(corner, load, sag_height_of(droop, wanted), springing(corner))

@@ -82,6 +82,7 @@ export function provideVehicle(id: string): VehicleWork {
     gesture = to
     dragging.value = to !== 'none'
     if (ended && saveState.value !== 'saved') keepDraft()
+    if (ended && loadState.value && places.value.length === 2) void ask()
   }
 
   const setupIndex = computed(() => Math.max(0, document.value?.setups.findIndex((s) => s.id === setupId.value) ?? 0))
@@ -101,6 +102,11 @@ export function provideVehicle(id: string): VehicleWork {
       askAgain = false
       const now = document.value
       if (!now || !setup.value) break
+      if (dragging.value && loadState.value && places.value.length === 2) {
+        // under the finger is the vehicle with its load: the benches' own report waits for the end of the drag
+        await askLoaded(now, setup.value.id)
+        continue
+      }
       const { data, error } = await api.POST('/api/evaluate', {
         body: { document: now, setup: setup.value.id, against: against.value },
       }).catch((e: unknown) => ({ data: undefined, error: e }))

@@ -28,10 +28,12 @@ function add(): void {
   fresh.value = { name: '', height: null, half_width: null, x: null }
 }
 const setSeat = (member: 'height' | 'x', value: number | null): void => {
-  const now = about.value.seat
-  const made = { height: now?.height ?? 0.8, x: now?.x ?? 0.7 * (about.value.wheelbase?.value ?? 1.4), [member]: value }
-  setVehicle('seat', ['seat'], value === null ? null : made)
+  // both numbers make a seat; one alone waits here
+  seat.value = { ...about.value.seat, ...seat.value, [member]: value }
+  if (seat.value.height && seat.value.x != null) setVehicle('seat', ['seat'], { height: seat.value.height, x: seat.value.x })
+  else if (about.value.seat) setVehicle('seat', ['seat'], null)
 }
+const seat = ref<{ height?: number | null; x?: number | null }>({})
 // what it takes
 const goal = ref<'lean' | 'seat'>('lean')
 const wanted = ref<number | null>(null)
@@ -77,7 +79,7 @@ const CLAMPS = [{ end: 'front', member: 'clamp', words: 'fork tubes above the to
     <details class="parts" :open="!parts.length"><summary>What touches, and the seat: measured upright, {{ bike }} alone as found</summary>
       <div v-for="(p, i) in parts" :key="i" class="prow"><input :value="p.name" maxlength="80" :aria-label="`name of part ${i + 1}`" @change="setPart(i, 'name', ($event.target as HTMLInputElement).value.trim() || p.name)" /><QuantityField :label="`${p.name}, over the floor`" si="m" :low="0.02" :high="1.5" :clearable="false" :model-value="p.height" @update:model-value="(v) => v !== null && setPart(i, 'height', v)" /><QuantityField :label="`${p.name}, out from the middle`" si="m" :low="0.02" :high="1" :clearable="false" :model-value="p.half_width" @update:model-value="(v) => v !== null && setPart(i, 'half_width', v)" /><QuantityField :label="`${p.name}, behind the front axle`" si="m" :low="-1" :high="4" :clearable="false" :model-value="p.x" @update:model-value="(v) => v !== null && setPart(i, 'x', v)" /><button class="link" @click="setParts(`${p.name} taken out`, parts.filter((_, k) => k !== i))">take out</button></div>
       <form class="prow" @submit.prevent="add"><input v-model="fresh.name" maxlength="80" placeholder="footrest, silencer" aria-label="name of another part" /><QuantityField v-model="fresh.height" label="over the floor" si="m" :low="0.02" :high="1.5" /><QuantityField v-model="fresh.half_width" label="out from the middle" si="m" :low="0.02" :high="1" /><QuantityField v-model="fresh.x" label="behind the front axle" si="m" :low="-1" :high="4" /><button class="link" type="submit">add</button></form>
-      <div class="prow two"><QuantityField label="seat over the floor" si="m" :low="0.3" :high="1.4" :model-value="about.seat?.height" @update:model-value="(v) => setSeat('height', v)" /><QuantityField v-if="about.seat" label="seat behind the front axle" si="m" :low="-1" :high="4" :model-value="about.seat?.x" @update:model-value="(v) => setSeat('x', v)" /></div>
+      <div class="prow two"><QuantityField label="seat over the floor" si="m" :low="0.3" :high="1.4" :model-value="about.seat?.height ?? seat.height" @update:model-value="(v) => setSeat('height', v)" /><QuantityField label="seat behind the front axle" si="m" :low="-1" :high="4" :model-value="about.seat?.x ?? seat.x" @update:model-value="(v) => setSeat('x', v)" /></div>
       <p class="small quiet">Tyres are taken as thin, so the true lean is a little greater; bumps, flex and a rider's toes make it less. Never find it out on the road.</p>
     </details>
   </section>
