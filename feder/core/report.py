@@ -178,6 +178,8 @@ class SagReport:
     wanted_turns: Figure | None = None
     wanted_preload: Figure | None = None
     wanted_pressure: Figure | None = None
+    collar_told: bool = False
+    """Whether collar or cap was read as found: without it only moves are known, not where they end."""
     off_thread: bool = False
     free_then: Figure | None = None
     """Free sag once the rider sag is as wanted."""

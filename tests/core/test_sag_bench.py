@@ -83,7 +83,13 @@ def bike(*, weighed=True, told=True, friction=0.004, vertical=False, members=Non
     }
     sides = Sides(
         **{
-            e: SideSetup(spring=p, collar=PRELOAD[e], seat=Seat(pitch=0.001, thread=0.05), **(members or {}))
+            e: SideSetup(
+                spring=p,
+                collar=PRELOAD[e] if e == "rear" else 0.003,
+                preload=PRELOAD[e] if e == "front" else None,
+                seat=Seat(pitch=0.001, thread=0.05),
+                **(members or {}),
+            )
             for e, p in parts.items()
         }
     )
@@ -180,8 +186,8 @@ def test_the_shelf_is_judged_by_its_first_objection():
 
 def test_a_spacer_on_the_springs_does_what_as_much_cap_does():
     document = bike(members={"fork_spacer": 0.100})
-    by_cap = with_side(document, "plan", "front", set_by="collar", collar=PRELOAD["front"] + 0.005)
-    spaced = with_side(document, "plan", "front", set_by="collar", collar=PRELOAD["front"], fork_spacer=0.105)
+    by_cap = with_side(document, "plan", "front", set_by="collar", collar=0.003 + 0.005)
+    spaced = with_side(document, "plan", "front", set_by="collar", collar=0.003, fork_spacer=0.105)
     sags = [evaluate(d, "plan").sags["front"] for d in (by_cap, spaced)]
     assert sags[0].rider_sag.value == pytest.approx(sags[1].rider_sag.value, abs=1e-9)
     assert sags[0].preload.value == pytest.approx(PRELOAD["front"] + 0.005, abs=1e-9)
@@ -333,3 +339,30 @@ def test_a_rider_sag_asked_is_met_whatever_spring_comes_in(asked):
         )
     pumped = with_side(finch(), "plan", "rear", set_by="rider sag", rider_sag=0.040)
     assert evaluate(pumped, "plan").sags["rear"].rider_sag.value == pytest.approx(0.040, abs=1e-6)
+
+
+def test_a_cap_says_where_it_stands_and_not_how_far_its_springs_are_pressed():
+    """Without scales a fork's load rests on the preload measured; the cap alone leaves it assumed."""
+    document = bike(weighed=False)
+    elsewhere = with_side(document, "found", "front", collar=0.009)
+    loads_ = [evaluate(d, "found").sags["front"].bike_load for d in (document, elsewhere)]
+    assert loads_[0].value == pytest.approx(loads_[1].value, rel=1e-12)
+    assert not loads_[0].assumed
+    blind = evaluate(with_side(document, "found", "front", preload=None), "found").sags["front"]
+    assert blind.bike_load.assumed
+    assert blind.wanted_move.value == pytest.approx(
+        evaluate(document, "found").sags["front"].wanted_move.value, abs=1e-9
+    )
+
+
+def test_a_collar_that_was_not_read_is_held_against_no_thread():
+    document = with_side(bike(), "found", "rear", collar=None, seat=Seat(pitch=0.001, thread=0.001))
+    document = with_side(document, "plan", "rear", collar=None, seat=Seat(pitch=0.001, thread=0.001))
+    said = evaluate(document, "plan").sags["rear"]
+    assert said.wanted_move.value > 0.001
+    assert not said.collar_told
+    assert not said.off_thread
+    part = SpringPart(code="tried", rate=RateValue(value=100e3), free_length=0.18, inside_diameter=0.05)
+    (row,) = [r for r in sag_shelf(document, "plan", Place.REAR, [part]) if r.part == part]
+    assert row.rider_sag == pytest.approx(0.035, abs=1e-7)
+    assert row.turns is None

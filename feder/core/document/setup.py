@@ -192,6 +192,8 @@ class SideSetup(Model):
     bump: Clicks | None = None
     high_bump: Clicks | None = None
     """High-speed compression, where it has a knob of its own."""
+    preload: ShortLengthM | None = None
+    """How far the spring is pressed at full extension, as found; a fork's cap alone does not say it."""
     fork_spacer: ShortLengthM | None = None
     """Spacers on the springs of a fork, together with their springs in one leg."""
     oil_level: ShortLengthM | None = None

@@ -44,9 +44,8 @@ def sag_report(
     end = alone.facts.end
     reads, droop = end.sags, end.droop
     travel = None if corner.travel_in_all is None else float(corner.travel_in_all.value)
-    fork = end.end.fork
-    along = end.end.layout == "fork" and fork is not None and fork.read == "along the tube"
-    factor = cos(fork.rake) if along and fork is not None else 1.0
+    rake = rake_read_along(end.end, alone.facts.place)
+    factor = 1.0 if rake is None else cos(rake)
     rider_band = brief.sag_band(end.name, "rider", travel, factor)
     free_band = brief.sag_band(end.name, "free", travel, factor)
     made = SagReport(place=alone.facts.place, read_factor=factor, travel=corner.travel_in_all, free_sag=corner.sag)
@@ -75,7 +74,6 @@ def sag_report(
         made.rider_load = figure(load_between(loads[1], loads[0]), "N")
     if droop is not None and rider_band is not None and loads[0] is not None and loads[1] is not None:
         _answer(made, alone, found, (loads[0], loads[1]), brief, (rider_band, free_band or WIDE))
-    rake = rake_read_along(end.end, made.place)
     for name in ("free_read", "rider_read", "free_sag", "rider_sag", "free_then", "target"):
         known = getattr(made, name)
         if known is not None:
@@ -117,14 +115,15 @@ def _answer(
         made.wanted_pressure = figure(setting, "Pa")
     else:
         made.wanted_collar = figure(setting, "m")
-        now = found.collar if found.collar is not None else None
+        now = found.collar
         if now is not None:
             move = collar_between(setting, now)
             made.wanted_move = figure(move, "m")
             seat = stood.side.seat or found.side.seat
             if seat is not None and seat.pitch:
                 made.wanted_turns = figure(turns_of(move, seat.pitch), "turn")
-            if seat is not None and seat.thread is not None:
+            made.collar_told = found.side.collar is not None
+            if seat is not None and seat.thread is not None and made.collar_told:
                 made.off_thread = bool(setting > seat.thread + 1e-9 or setting < -1e-9)
         made.wanted_preload = figure(held_at_droop(set_for), "m")
     hub = settled(set_for, loads[0], springing(set_for))

@@ -98,7 +98,7 @@ def _tried(
     if set_for is None or set_for.collar is None:
         return None
     seat = stood.side.seat
-    thread = None if seat is None else seat.thread
+    thread = None if seat is None or not said.collar_told else seat.thread
     kept = set_for.collar if thread is None else min(max(set_for.collar, 0.0), thread)
     past = set_for.collar - kept
     set_for = set_for.but(collar=kept)
@@ -124,7 +124,7 @@ def _tried(
         free_sag=free,
         preload=preload,
         collar=kept,
-        turns=None if seat is None or not seat.pitch else turns_of(kept, seat.pitch),
+        turns=None if seat is None or not seat.pitch or not said.collar_told else turns_of(kept, seat.pitch),
         frequency=None if rate is None or rate <= 0 else ride_frequency(rate, mass_of_load(ridden)),
         verdict=verdict,
         grade=grade,

@@ -41,8 +41,9 @@ def _force_at(corner: CornerStand, hub: float) -> float | None:
 def as_set(corner: CornerStand) -> CornerStand:
     """A two-wheeler's corner as found with its adjuster as it was read: preload, or air pressure.
 
-    Preload is the collar from where the spring is just touched, at full extension; where none was told it is
-    taken as usual, and marked.
+    Preload is how far the spring is pressed at full extension: as measured, or the collar of a shock, which
+    counts from where its spring is just touched; a fork's cap does not say it. Not told, it is taken as usual,
+    and marked.
     """
     side, place, end = corner.side, corner.facts.place, corner.facts.end
     path = f"setups.0.sides.{place.value}"
@@ -59,11 +60,12 @@ def as_set(corner: CornerStand) -> CornerStand:
     if seat is None:
         free = corner.spring.free_length
         seat = None if free is None else SeatFacts(free, end.droop)
-        told, source = side.collar, "typed in"
-        if told is None:
-            told, source = USUAL_PRELOAD, "not told: a usual preload"
+        told, member = side.preload, "preload"
+        if told is None and end.end.layout != "fork":
+            told, member = side.collar, "collar"
         label = f"{place.words} preload as found"
-        collar = given(told, label, "m", path=f"{path}.collar", source=source, assumed=side.collar is None)
+        value, source = (USUAL_PRELOAD, "not told: a usual preload") if told is None else (told, "typed in")
+        collar = given(value, label, "m", path=f"{path}.{member}", source=source, assumed=told is None)
     else:
         collar = given(
             side.collar or 0.0, f"{place.words} collar as found", "m", path=f"{path}.collar", source="typed in"

@@ -1192,6 +1192,11 @@ export interface components {
             /** @default null */
             wanted_pressure?: components["schemas"]["Figure"] | null;
             /**
+             * Collar Told
+             * @default false
+             */
+            collar_told?: boolean;
+            /**
              * Off Thread
              * @default false
              */
@@ -2322,6 +2327,7 @@ export interface components {
              *         "measured": null,
              *         "oil_level": null,
              *         "plate_read": null,
+             *         "preload": null,
              *         "pressure": null,
              *         "rebound": null,
              *         "rider_sag": null,
@@ -2349,6 +2355,7 @@ export interface components {
              *         "measured": null,
              *         "oil_level": null,
              *         "plate_read": null,
+             *         "preload": null,
              *         "pressure": null,
              *         "rebound": null,
              *         "rider_sag": null,
@@ -2376,6 +2383,7 @@ export interface components {
              *         "measured": null,
              *         "oil_level": null,
              *         "plate_read": null,
+             *         "preload": null,
              *         "pressure": null,
              *         "rebound": null,
              *         "rider_sag": null,
@@ -2403,6 +2411,7 @@ export interface components {
              *         "measured": null,
              *         "oil_level": null,
              *         "plate_read": null,
+             *         "preload": null,
              *         "pressure": null,
              *         "rebound": null,
              *         "rider_sag": null,
@@ -2430,6 +2439,7 @@ export interface components {
              *         "measured": null,
              *         "oil_level": null,
              *         "plate_read": null,
+             *         "preload": null,
              *         "pressure": null,
              *         "rebound": null,
              *         "rider_sag": null,
@@ -2457,6 +2467,7 @@ export interface components {
              *         "measured": null,
              *         "oil_level": null,
              *         "plate_read": null,
+             *         "preload": null,
              *         "pressure": null,
              *         "rebound": null,
              *         "rider_sag": null,
@@ -2554,6 +2565,11 @@ export interface components {
             /** @default null */
             high_bump?: components["schemas"]["Clicks"] | null;
             /**
+             * Preload
+             * @default null
+             */
+            preload?: number | null;
+            /**
              * Fork Spacer
              * @default null
              */
@@ -2618,6 +2634,7 @@ export interface components {
              *       "rebound": null,
              *       "bump": null,
              *       "high_bump": null,
+             *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
              *       "clamp": null,
@@ -2648,6 +2665,7 @@ export interface components {
              *       "rebound": null,
              *       "bump": null,
              *       "high_bump": null,
+             *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
              *       "clamp": null,
@@ -2678,6 +2696,7 @@ export interface components {
              *       "rebound": null,
              *       "bump": null,
              *       "high_bump": null,
+             *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
              *       "clamp": null,
@@ -2708,6 +2727,7 @@ export interface components {
              *       "rebound": null,
              *       "bump": null,
              *       "high_bump": null,
+             *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
              *       "clamp": null,
@@ -2738,6 +2758,7 @@ export interface components {
              *       "rebound": null,
              *       "bump": null,
              *       "high_bump": null,
+             *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
              *       "clamp": null,
@@ -2768,6 +2789,7 @@ export interface components {
              *       "rebound": null,
              *       "bump": null,
              *       "high_bump": null,
+             *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
              *       "clamp": null,

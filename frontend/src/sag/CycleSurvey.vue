@@ -80,7 +80,8 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
       </template>
       <div v-else class="two">
         <QuantityField :label="pair(e) ? 'rate of one spring' : 'spring rate'" strong si="N/m" :low="500" :high="1e6" :model-value="coilOf(found(e))?.rate.value" @update:model-value="(v) => setCoil(e, 'rate', v)" />
-        <QuantityField :label="isFork(e) ? 'cap screwed in' : 'collar from just touching'" si="m" kind="fine length" :low="-0.05" :high="0.2" hint="preload as found; blank: a usual one is taken, ~" :model-value="found(e).collar" @update:model-value="(v) => setFound(e, 'preload', { collar: v })" />
+        <QuantityField :label="isFork(e) ? 'cap screwed in' : 'collar from just touching'" si="m" kind="fine length" :low="-0.05" :high="0.2" :hint="isFork(e) ? 'where it stands now' : 'the preload; blank: a usual one is taken, ~'" :model-value="found(e).collar" @update:model-value="(v) => setFound(e, isFork(e) ? 'cap' : 'preload', { collar: v })" />
+        <QuantityField v-if="isFork(e)" label="springs pressed, extended" si="m" kind="fine length" :low="0" :high="0.1" hint="without scales; blank: a usual one, ~" :model-value="found(e).preload" @update:model-value="(v) => setFound(e, 'preload', { preload: v })" />
         <QuantityField label="free length, if known" si="m" :low="0.02" :high="1" :model-value="coilOf(found(e))?.free_length" @update:model-value="(v) => setCoil(e, 'free_length', v)" />
         <QuantityField label="inside diameter" si="m" kind="fine length" :low="0.005" :high="0.2" :model-value="coilOf(found(e))?.inside_diameter" @update:model-value="(v) => setCoil(e, 'inside_diameter', v)" />
         <QuantityField v-if="pair(e)" label="other spring, where it differs" si="N/m" :low="500" :high="1e6" :model-value="found(e).second_spring?.rate.value" @update:model-value="(v) => setSecond(e, v)" />

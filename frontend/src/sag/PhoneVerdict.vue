@@ -21,6 +21,7 @@ const move = (e: EndName, s: SagReport): string => {
 }
 const whereTo = (e: EndName, s: SagReport): string => {
   if (!s.wanted_collar || !s.wanted_move) return isAir(e) ? 'wheel off the floor, then cycle it' : ''
+  if (!s.collar_told) return 'from where it stands'
   const pitch = side(e).seat?.pitch
   const [now, then] = [s.wanted_collar.value - s.wanted_move.value, s.wanted_collar.value]
   const part = about(e)?.layout === 'fork' ? 'cap' : 'collar'

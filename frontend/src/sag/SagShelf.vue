@@ -26,7 +26,7 @@ const GRADES = { stop: 'Stop', look: 'Look', note: 'Note' } as const
 const says = (r: SagCandidate): string => sentence(r.says, r.numbers, units.system.value)
 function take(r: SagCandidate): void {
   const seat = side(props.end).seat
-  set(props.end, `spring ${r.part.code}`, { spring: r.part, set_by: 'collar', collar: Math.round(r.collar * 1e4) / 1e4, ...(seat ? { seat } : {}) })
+  set(props.end, `spring ${r.part.code}`, { spring: r.part, second_spring: null, set_by: 'collar', collar: Math.round(r.collar * 1e4) / 1e4, ...(seat ? { seat } : {}) })
 }
 </script>
 
