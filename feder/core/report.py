@@ -204,7 +204,8 @@ class SteeringReport:
     """Mass that the sags as read carry more with the rider on; `rider_told` that of the load state."""
     rider_told: Figure | None = None
     rider_rear: Figure | None = None
-    """Share of it on the rear wheel, by the sags."""
+    """Share of it on the rear wheel, by the sags; `rider_at` how far behind the front axle that puts them."""
+    rider_at: Figure | None = None
 
     rake: Figure | None = None
     trail: Figure | None = None

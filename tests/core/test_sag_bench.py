@@ -133,6 +133,7 @@ def test_sags_give_the_loads_back_without_scales_and_the_loads_the_sags():
         assert report.sags[end].rider_sag.value == pytest.approx(report.sags[end].rider_read.value, abs=1e-9)
     assert report.steering.rider_by_sags.value == pytest.approx(RIDER, rel=1e-9)
     assert report.steering.rider_rear.value == pytest.approx(RIDER_X / BASE, rel=1e-9)
+    assert report.steering.rider_at.value == pytest.approx(RIDER_X, rel=1e-9)
     blind = with_side(document, "found", "rear", collar=None)
     marked = evaluate(blind, "found").sags["rear"]
     assert marked.bike_load.assumed  # a usual preload was taken

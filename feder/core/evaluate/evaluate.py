@@ -23,8 +23,8 @@ from feder.core.report import (
     VehicleReport,
     figure,
 )
-from feder.core.sag import mass_on_both, share_on_rear
-from feder.core.standing.carried import Carried, carried_in, rider_of, sum_of_masses
+from feder.core.sag import mass_on_both, place_by_share, share_on_rear
+from feder.core.standing.carried import carried_in, rider_of, sum_of_masses
 from feder.core.standing.facts import Facts, gather, setup_of
 from feder.core.standing.stand import VehicleStand, stand
 from feder.core.working import tracing, untraced
@@ -98,16 +98,20 @@ def _on_two_wheels(
         )
     steering = steering_report(facts, setup, stood)
     if steering is not None:
-        _who_sits(steering, sags, carried_in(facts, rider_of(facts.document)))
+        _who_sits(steering, sags, facts)
     return report.model_copy(update={"sags": sags, "steering": steering})
 
 
-def _who_sits(steering: SteeringReport, sags: dict[Place, SagReport], carried: list[Carried]) -> None:
-    """The rider's mass by the sags, beside what the load state tells."""
+def _who_sits(steering: SteeringReport, sags: dict[Place, SagReport], facts: Facts) -> None:
+    """The rider's mass and place by the sags, beside the mass that the load state tells."""
     loads = [s.rider_load.value for s in sags.values() if s.rider_read is not None and s.rider_load is not None]
     if len(loads) == 2 and loads[0] + loads[1] > 0:
         steering.rider_by_sags = figure(mass_on_both(*loads), "kg")
-        steering.rider_rear = figure(share_on_rear(*loads), "")
+        share = share_on_rear(*loads)
+        steering.rider_rear = figure(share, "")
+        if facts.wheelbase is not None and share > 0:
+            steering.rider_at = figure(place_by_share(share, facts.wheelbase), "m")
+    carried = carried_in(facts, rider_of(facts.document))
     if carried:
         steering.rider_told = figure(sum_of_masses(carried), "kg")
 

@@ -1255,6 +1255,8 @@ export interface components {
             /** @default null */
             rider_rear?: components["schemas"]["Figure"] | null;
             /** @default null */
+            rider_at?: components["schemas"]["Figure"] | null;
+            /** @default null */
             rake?: components["schemas"]["Figure"] | null;
             /** @default null */
             trail?: components["schemas"]["Figure"] | null;

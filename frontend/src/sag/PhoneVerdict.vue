@@ -31,8 +31,7 @@ const judge = (s: SagReport): string => ({ fits: 'the spring fits', 'too soft': 
 const free = (s: SagReport): string => {
   const b = band(s, 'free')
   if (!b) return ''
-  const v = s.free_then_along!.value * 1000
-  return `, ${v < b[0] - 1e-6 ? 'under' : v > b[1] + 1e-6 ? 'over' : 'within'} ${b[0].toFixed(0)}–${b[1].toFixed(0)}`
+  return `, ${s.verdict === 'too soft' ? 'under' : s.verdict === 'too stiff' ? 'over' : 'within'} ${b[0].toFixed(0)}–${b[1].toFixed(0)}`
 }
 const said = computed(() => vehicle.report.value?.steering)
 const planned = computed(() => !vehicle.isFound.value)

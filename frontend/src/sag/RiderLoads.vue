@@ -35,8 +35,8 @@ function addState(): void {
 const rename = (name: string): void => { if (name.trim()) vehicle.edit('name of the load state', statesWith(document_.value, (all) => all.map((s, i) => (i === at.value ? { ...s, name: name.trim().slice(0, 80) } : s)))) }
 const remove = (): void => vehicle.edit(`load state ${state.value?.name ?? ''} removed`, statesWith(document_.value, (all) => all.filter((_, i) => i !== at.value)))
 const said = computed(() => vehicle.report.value?.steering)
-/** Where the rider sits by the sags: the share on the rear wheel, over the wheelbase. */
-const bySags = computed(() => (said.value?.rider_rear && base.value ? { mass: Math.round(said.value.rider_by_sags!.value * 10) / 10, x: Math.round(said.value.rider_rear.value * base.value * 1000) / 1000 } : null))
+/** Rider and seat by the sags, to the tenth of a kilogram and the millimetre. */
+const bySags = computed(() => (said.value?.rider_at && said.value.rider_by_sags ? { mass: Math.round(said.value.rider_by_sags.value * 10) / 10, x: Math.round(said.value.rider_at.value * 1000) / 1000 } : null))
 function takeSags(): void {
   const items = state.value?.items ?? []
   const rider = { name: items[0]?.name ?? 'rider in kit', mass: bySags.value!.mass, x: bySags.value!.x, y: null }

@@ -18,7 +18,7 @@ const where = (e: EndName, s: SagReport): string => {
   return `${about(e)?.layout === 'fork' ? 'cap' : 'collar'} ${now.toFixed(1)} to ${then.toFixed(1)}${seat.thread ? ` of ${(seat.thread / seat.pitch).toFixed(0)}` : ''}`
 }
 const turned = (v: number): string => `${Math.abs(v).toFixed(1)} ${Math.abs(v) === 1 ? 'turn' : 'turns'} ${v >= 0 ? 'in' : 'out'}`
-const within = (s: SagReport): string => { const [f, l, h] = [s.free_then!.value, s.free_low?.value, s.free_high?.value]; return l == null || h == null ? '' : f < l ? `under ${band(s, 'free')}` : f > h ? `over ${band(s, 'free')}` : `within ${band(s, 'free')}` }
+const within = (s: SagReport): string => (band(s, 'free') ? `${s.verdict === 'too soft' ? 'under' : s.verdict === 'too stiff' ? 'over' : 'within'} ${band(s, 'free')}` : '')
 const atNow = (e: EndName, s: SagReport): boolean => (isAir(e) ? side(e).set_by === 'pressure' && Math.abs((side(e).pressure ?? 0) - (s.wanted_pressure?.value ?? 0)) < 500 : side(e).set_by === 'collar' && Math.abs((side(e).collar ?? 0) - (s.wanted_collar?.value ?? 1)) < 6e-5)
 function take(e: EndName, s: SagReport): void {
   if (s.wanted_pressure) set(e, 'pressure for the sag wanted', { set_by: 'pressure', pressure: Math.round(s.wanted_pressure.value / 500) * 500 })
