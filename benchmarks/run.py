@@ -14,12 +14,12 @@ from pathlib import Path
 from flask import Flask
 
 from feder.api.app import create_app
-from feder.core.candidates import candidates
+from feder.core.benches.springs.candidates import candidates
 from feder.core.document.document import Document
 from feder.core.document.vehicle import BumpStop, GasCharge, Mount, RatioFromSweep
-from feder.core.evaluate import evaluate
-from feder.core.splines import spline_moves
-from feder.core.uncertainty import uncertainty
+from feder.core.formulas.splines import spline_moves
+from feder.core.report.evaluate import evaluate
+from feder.core.report.uncertainty import uncertainty
 from feder.demo.nettle import nettle
 from feder.demo.springs import demo_springs
 

@@ -12,9 +12,9 @@ from pathlib import Path
 from feder.api.app import create_app
 from feder.calc.entries import ENTRIES
 from feder.core.document.document import Document
-from feder.core.nomenclature import TERMS
-from feder.core.showing import expressions
-from feder.core.working import FORMULAS
+from feder.core.numbers.nomenclature import TERMS
+from feder.core.numbers.showing import expressions
+from feder.core.numbers.working import FORMULAS
 from feder.units.table import exported
 
 ROOT = Path(__file__).parents[1]

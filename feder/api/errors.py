@@ -7,9 +7,9 @@ from werkzeug.exceptions import HTTPException
 from feder.api.wire import Wire
 from feder.calc.refusal import CalcError
 from feder.core.document.document import BadDocument, faults_of
-from feder.core.errors import OutOfRange, UnknownSetup
-from feder.core.shelf import BadShelfFile
-from feder.core.survey_file import BadSurveyFile
+from feder.core.files.shelf_csv import BadShelfFile
+from feder.core.files.survey_csv import BadSurveyFile
+from feder.core.numbers.errors import OutOfRange, UnknownSetup
 from feder.store.garage import NoVehicle
 from feder.store.parts import NoPart
 

@@ -11,14 +11,14 @@ from pydantic import Field
 from feder.api.errors import ErrorBody
 from feder.api.wire import Wire
 from feder.calc.refusal import CalcError
+from feder.core.benches.index.bench import IndexBench, index_bench
+from feder.core.benches.index.chart import ChartRow, OtherBar, index_chart, other_bars
+from feder.core.benches.index.check import Explanation, check_reading
+from feder.core.benches.index.sure import height_sure
 from feder.core.document.base import Place
 from feder.core.document.document import Document
-from feder.core.index.bench import IndexBench, index_bench
-from feder.core.index.chart import ChartRow, OtherBar, index_chart, other_bars
-from feder.core.index.check import Explanation, check_reading
-from feder.core.index.sure import height_sure
-from feder.core.torsion import arm_length_of_readings
-from feder.core.uncertainty import Uncertainty
+from feder.core.formulas.torsion import arm_length_of_readings
+from feder.core.report.uncertainty import Uncertainty
 
 LEAST_TURN = 0.035
 """Least turn of a plate between two readings that a length is made of, rad."""

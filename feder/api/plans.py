@@ -8,11 +8,11 @@ from feder.api.errors import ErrorBody
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.calc.refusal import CalcError
-from feder.core.compare import Comparison, compare
-from feder.core.correction import CornerCorrection, correction
+from feder.core.benches.height.correction import CornerCorrection, correction
+from feder.core.benches.loads.plan import Instead, LoadRank, LoadRow, load_plan, rank_by_loads, spacer_instead
 from feder.core.document.base import EndName
 from feder.core.document.document import Document
-from feder.core.loadplan import Instead, LoadRank, LoadRow, load_plan, rank_by_loads, spacer_instead
+from feder.core.report.compare import Comparison, compare
 
 plans = APIBlueprint("plans", __name__, url_prefix="/api", abp_responses={422: ErrorBody})
 

@@ -12,14 +12,14 @@ from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.calc.answer import answer, listing
 from feder.calc.refusal import CalcError
-from feder.core.candidates import Candidate, Filters, Fit, candidates
+from feder.core.benches.springs.candidates import Candidate, Filters, Fit, candidates
 from feder.core.document.base import EndName
 from feder.core.document.document import Document
-from feder.core.evaluate import evaluate
-from feder.core.evaluate.explain import explain
-from feder.core.outline import Outline, outline_of
-from feder.core.report import Report
-from feder.core.uncertainty import Uncertainty, uncertainty
+from feder.core.report.evaluate import evaluate
+from feder.core.report.explain import explain
+from feder.core.report.outline import Outline, outline_of
+from feder.core.report.shapes import Report
+from feder.core.report.uncertainty import Uncertainty, uncertainty
 from feder.units.parse import Unreadable, parse
 from feder.units.show import showing
 from feder.units.table import BY_SI

@@ -12,15 +12,15 @@ from feder.api.errors import ErrorBody
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.calc.refusal import CalcError
-from feder.core.air import outside_at, pressure_elsewhere
+from feder.core.benches.sag.air import AirRow, air_rows
+from feder.core.benches.sag.curve import TravelCurve, travel_curve
+from feder.core.benches.sag.levers import Goal, Lever, levers
+from feder.core.benches.sag.shelf import SagCandidate, sag_shelf
 from feder.core.document.base import EndName, Place
 from feder.core.document.document import Document
-from feder.core.errors import OutOfRange
-from feder.core.ratio import ratio_from_leverage
-from feder.core.sagbench.air import AirRow, air_rows
-from feder.core.sagbench.curve import TravelCurve, travel_curve
-from feder.core.sagbench.reach import Goal, Lever, levers
-from feder.core.sagbench.shelf import SagCandidate, sag_shelf
+from feder.core.formulas.air import outside_at, pressure_elsewhere
+from feder.core.numbers.errors import OutOfRange
+from feder.core.solvers.ratio import ratio_from_leverage
 from feder.units.parse import Unreadable, parse
 
 FREEZING = 273.15

@@ -11,7 +11,7 @@ from feder.api.errors import ErrorBody
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.core.document.setup import SpringPart
-from feder.core.shelf import BadShelfFile, csv_rows, springs_from_csv
+from feder.core.files.shelf_csv import BadShelfFile, csv_rows, springs_from_csv
 from feder.store.parts import StoredPart
 from feder.units.parse import parse
 

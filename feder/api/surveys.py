@@ -12,12 +12,12 @@ from feder.api.questions import System
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.calc.refusal import CalcError
+from feder.core.document.changes import PatchStep
 from feder.core.document.document import Document
 from feder.core.document.vehicle import RatioFromSweep
-from feder.core.errors import OutOfRange
-from feder.core.ratio import SweepFit, sweep_fit
-from feder.core.report import PatchStep
-from feder.core.survey_file import survey_from_csv, survey_rows
+from feder.core.files.survey_csv import survey_from_csv, survey_rows
+from feder.core.numbers.errors import OutOfRange
+from feder.core.solvers.ratio import SweepFit, sweep_fit
 from feder.sheet.blank import blank_html
 from feder.units.parse import parse
 from feder.units.show import figure

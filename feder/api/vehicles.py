@@ -14,8 +14,8 @@ from feder.core.document.base import Name
 from feder.core.document.blank import blank_document
 from feder.core.document.document import Document, read_document
 from feder.core.document.vehicle import BodyKind, Layout
-from feder.core.evaluate import evaluate
-from feder.core.outline import Outline, outline_of
+from feder.core.report.evaluate import evaluate
+from feder.core.report.outline import Outline, outline_of
 from feder.store.garage import StaleSave, Stored
 
 vehicles = APIBlueprint(

@@ -7,10 +7,10 @@ from typing import Any
 from feder.calc.entries import ENTRIES, Entry, Parameter
 from feder.calc.inputs import inputs_of
 from feder.calc.refusal import CalcError
-from feder.core.errors import OutOfRange
-from feder.core.notes import collecting_notes
-from feder.core.showing import lines_of, unit_of
-from feder.core.working import Given, Num, tracing, trail
+from feder.core.numbers.errors import OutOfRange
+from feder.core.numbers.notes import collecting_notes
+from feder.core.numbers.showing import lines_of, unit_of
+from feder.core.numbers.working import Given, Num, tracing, trail
 
 
 def answer(name: str, raw: Mapping[str, object]) -> dict[str, Any]:

@@ -6,16 +6,17 @@ from dataclasses import dataclass, fields, is_dataclass
 from functools import cached_property
 from typing import Any, Literal, get_args, get_origin, get_type_hints
 
-from feder.core import (
+from feder.core.formulas import (
     air,
     alignment,
-    balance,
     coil,
+    corner_weights,
     damping,
+    dual_rate,
     height,
     loads,
-    mount,
-    pair,
+    measured_rate,
+    motion_ratio,
     ride,
     roll,
     sag,
@@ -24,8 +25,8 @@ from feder.core import (
     torsion,
     travel,
 )
-from feder.core.quantities import Columns, Count, Range, Unit
-from feder.core.working import Formula, metadata
+from feder.core.numbers.quantities import Columns, Count, Range, Unit
+from feder.core.numbers.working import Formula, metadata
 
 Derived = tuple[str, Callable[[dict[str, Any]], float]]
 Kind = Literal["number", "integer", "flag", "choice", "list", "rows", "reading"]
@@ -136,14 +137,14 @@ _ALL = (
         derived=_derived("total_coils", "active_coils + 2", lambda i: coil.closed_end_coils(i["active_coils"])),
     ),
     Entry(coil.series_rate),
-    Entry(pair.dual_rate),
-    Entry(pair.measured_rate),
+    Entry(dual_rate.dual_rate),
+    Entry(measured_rate.measured_rate),
     Entry(torsion.torsion_bar_rate),
     Entry(air.air_spring),
     Entry(air.gas_force),
-    Entry(mount.lever_motion_ratio),
-    Entry(mount.wheel_rate),
-    Entry(mount.fork_wheel_rate),
+    Entry(motion_ratio.lever_motion_ratio),
+    Entry(motion_ratio.wheel_rate),
+    Entry(motion_ratio.fork_wheel_rate),
     Entry(ride.ride_rate),
     Entry(ride.ride_frequency),
     Entry(ride.rate_for_frequency),
@@ -187,7 +188,7 @@ _ALL = (
     Entry(roll.roll_gradient, result="roll_gradient"),
     Entry(roll.load_transfer),
     Entry(ride.flat_ride),
-    Entry(balance.corner_balance),
+    Entry(corner_weights.corner_balance),
     Entry(damping.critical_damping),
     Entry(damping.damping_ratio),
     Entry(damping.damping_for_ratio),

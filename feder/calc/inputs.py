@@ -5,7 +5,7 @@ from typing import Any
 
 from feder.calc.entries import Entry, Parameter
 from feder.calc.refusal import CalcError
-from feder.core.working import given
+from feder.core.numbers.working import given
 from feder.units.parse import Unreadable, parse
 
 LARGEST, SMALLEST = 1e12, 1e-12

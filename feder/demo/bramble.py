@@ -4,17 +4,7 @@ from feder.core.document.base import PLACES, DampingValue, Length, Mass, RateVal
 from feder.core.document.brief import Brief
 from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import Setup, Sides, SideSetup, SpringPart
-from feder.core.document.vehicle import (
-    BumpStop,
-    End,
-    Ends,
-    Limits,
-    Mount,
-    Plate,
-    RatioTyped,
-    Tyre,
-    Vehicle,
-)
+from feder.core.document.vehicle import BumpStop, End, Ends, Limits, Mount, Plate, RatioTyped, Tyre, Vehicle
 from feder.demo.survey import Readings, survey_of
 
 _FL, _FR, _RL, _RR = PLACES

@@ -1,9 +1,9 @@
 """Some eighty made-up springs in realistic steps of rate and length, each wound so that its rate is true."""
 
-from feder.core.coil import solid_length_of
 from feder.core.document.base import RateValue
 from feder.core.document.setup import SpringPart
-from feder.core.quantities import SPRING_STEEL_SHEAR_MODULUS
+from feder.core.formulas.coil import solid_length_of
+from feder.core.numbers.quantities import SPRING_STEEL_SHEAR_MODULUS
 
 # inside diameter mm: {free length mm: (rates N/mm)}
 _RANGE: dict[int, dict[int, tuple[int, ...]]] = {

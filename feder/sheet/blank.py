@@ -7,7 +7,7 @@ from jinja2 import Environment, FileSystemLoader
 
 from feder.core.document.document import Document
 from feder.core.document.survey import SAG_QUANTITIES
-from feder.core.survey_file import READINGS, SETTINGS, walk_of
+from feder.core.files.survey_csv import READINGS, SETTINGS, walk_of
 from feder.sheet.paper import day_shown
 from feder.units.show import SHOWN_UNIT, unit_shown
 

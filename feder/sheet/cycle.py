@@ -5,8 +5,8 @@ from math import cos, sin
 from feder.core.document.base import ENDS, EndName, Place
 from feder.core.document.document import Document
 from feder.core.document.setup import AirSpringPart, Clicks, Setup, SideSetup
-from feder.core.evaluate import evaluate
-from feder.core.report import CornerReport, Figure, Report, SagReport
+from feder.core.report.evaluate import evaluate
+from feder.core.report.shapes import CornerReport, Figure, Report, SagReport
 from feder.core.standing.carried import rider_of
 from feder.core.standing.facts import side_of
 from feder.sheet.more import Table

@@ -2,7 +2,7 @@
 
 from feder.core.document.base import PLACES, Place
 from feder.core.document.document import Document
-from feder.core.report import CornerReport, Report
+from feder.core.report.shapes import CornerReport, Report
 from feder.sheet.svg import PATTERNS, path, rect, text
 from feder.units.show import figure
 

@@ -2,12 +2,12 @@
 
 from dataclasses import dataclass, field
 
+from feder.core.benches.index.bench import IndexBench, MoveRow, index_bench
+from feder.core.benches.loads.plan import LoadedEnd, LoadRow, load_plan
 from feder.core.document.base import ENDS, PLACES, Place
 from feder.core.document.document import Document
 from feder.core.document.setup import BarSetting, IndexMoves, Setup, SpringPart
-from feder.core.index.bench import IndexBench, MoveRow, index_bench
-from feder.core.loadplan import LoadedEnd, LoadRow, load_plan
-from feder.core.report import Figure, Report
+from feder.core.report.shapes import Figure, Report
 from feder.core.standing.facts import side_of
 from feder.units.show import SHOWN_UNIT, figure, unit_shown
 

@@ -9,8 +9,8 @@ from markupsafe import Markup
 from feder.core.document.base import PLACES
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup, SideSetup, SpringPart
-from feder.core.evaluate import evaluate
-from feder.core.report import CornerReport, Figure, Report
+from feder.core.report.evaluate import evaluate
+from feder.core.report.shapes import CornerReport, Figure, Report
 from feder.core.standing.facts import setup_of, side_of
 from feder.sheet.cycle_page import cycle_html
 from feder.sheet.drawing import plan_view

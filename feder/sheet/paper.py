@@ -7,7 +7,7 @@ from pathlib import Path
 from jinja2 import Environment, FileSystemLoader, select_autoescape
 
 from feder.core.document.document import Document
-from feder.core.report import CornerReport, Figure, Finding, Report
+from feder.core.report.shapes import CornerReport, Figure, Finding, Report
 from feder.units.show import SHOWN_UNIT, figure, unit_shown
 
 FONTS = Path(__file__).parent / "fonts"

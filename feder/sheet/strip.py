@@ -3,7 +3,7 @@
 from collections.abc import Callable, Iterator
 from math import ceil, floor, log
 
-from feder.core.report import Report
+from feder.core.report.shapes import Report
 from feder.sheet.svg import path, rect, text
 from feder.units.show import figure
 

@@ -7,11 +7,11 @@ from math import sin
 
 import pytest
 
+from feder.core.benches.index.bench import index_bench
+from feder.core.benches.loads.plan import load_plan
 from feder.core.document.base import PLACES
-from feder.core.evaluate import evaluate
-from feder.core.index.bench import index_bench
-from feder.core.loadplan import load_plan
-from feder.core.ratio import sweep_fit
+from feder.core.report.evaluate import evaluate
+from feder.core.solvers.ratio import sweep_fit
 from feder.demo.bramble import bramble
 from feder.demo.nettle import nettle
 from feder.demo.sedge import sedge

@@ -13,8 +13,8 @@ from playwright.sync_api import Locator, Page, expect
 
 from feder.core.document.base import ENDS, PLACES
 from feder.core.document.vehicle import End, RatioFromLevers
-from feder.core.evaluate import evaluate
-from feder.core.survey_file import walk_of
+from feder.core.files.survey_csv import walk_of
+from feder.core.report.evaluate import evaluate
 from feder.demo.bramble import bramble
 from feder.demo.nettle import nettle
 from feder.demo.sedge import sedge

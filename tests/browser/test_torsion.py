@@ -7,9 +7,9 @@ import pypdf
 import pytest
 from playwright.sync_api import expect
 
+from feder.core.benches.index.bench import index_bench
 from feder.core.document.base import Place
-from feder.core.evaluate import evaluate
-from feder.core.index.bench import index_bench
+from feder.core.report.evaluate import evaluate
 from feder.demo.tansy import tansy
 from tests.browser.hands import Keyboard
 from tests.browser.test_journeys import saved

@@ -6,7 +6,7 @@ import pytest
 from playwright.sync_api import expect
 
 from feder.core.document.document import Document
-from feder.core.evaluate import evaluate
+from feder.core.report.evaluate import evaluate
 from feder.demo.magpie import magpie
 
 READ = ("148", "148", "604", "604", "125", "119", "591", "584", "108", "102", "560", "551")

@@ -7,9 +7,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.optimize import brentq
 
-from feder.core.attitude import Chassis, attitude
-from feder.core.errors import OutOfRange
-from feder.core.evaluate import evaluate
+from feder.core.formulas.chassis import Chassis, attitude
+from feder.core.numbers.errors import OutOfRange
+from feder.core.report.evaluate import evaluate
 from feder.demo.magpie import magpie
 from tests.changes import with_side
 

@@ -4,8 +4,8 @@ import math
 
 import pytest
 
-from feder.core.candidates import candidates
-from feder.core.evaluate import evaluate
+from feder.core.benches.springs.candidates import candidates
+from feder.core.report.evaluate import evaluate
 from feder.demo.springs import demo_spring, demo_springs
 from tests.changes import with_side
 

@@ -2,16 +2,16 @@
 
 import pytest
 
-from feder.core.compare import compare
-from feder.core.correction import correction
+from feder.core.benches.height.correction import correction
+from feder.core.benches.loads.plan import load_plan, rank_by_loads, spacer_instead
+from feder.core.benches.springs.helper import paired, pairs_for
 from feder.core.document.base import PLACES, Length, RateValue
 from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import BarSetting, SpringPart
 from feder.core.document.vehicle import AntiRollBar, BarHole, Mount, Plate, RatioFromLevers
-from feder.core.evaluate import evaluate
-from feder.core.evaluate.explain import figure_at
-from feder.core.helper import paired, pairs_for
-from feder.core.loadplan import load_plan, rank_by_loads, spacer_instead
+from feder.core.report.compare import compare
+from feder.core.report.evaluate import evaluate
+from feder.core.report.explain import figure_at
 from feder.demo.sedge import sedge
 from feder.demo.springs import demo_spring
 from tests.changes import with_end, with_side

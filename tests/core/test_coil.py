@@ -6,9 +6,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from feder.core.coil import coil_rate, series_rate
-from feder.core.errors import OutOfRange
-from feder.core.notes import collecting_notes
+from feder.core.formulas.coil import coil_rate, series_rate
+from feder.core.numbers.errors import OutOfRange
+from feder.core.numbers.notes import collecting_notes
 
 
 def test_rate_equals_the_twist_of_the_wire_by_castiglianos_theorem():

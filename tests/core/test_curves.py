@@ -10,15 +10,13 @@ from hypothesis import strategies as st
 from scipy.integrate import quad
 from scipy.optimize import brentq
 
-from feder.core.air import air_spring
-from feder.core.corner_equilibrium import corner_equilibrium
-from feder.core.curve import CornerCurve, LinearCorner, Mounted
-from feder.core.equilibrium import Support, vehicle_equilibrium
-from feder.core.errors import NoEquilibrium, OutOfRange
-from feder.core.pair import dual_rate
-from feder.core.ratio import constant_ratio, ratio_from_leverage, ratio_from_sweep
-from feder.core.standing.bar import ArmCurve
-from feder.core.table import (
+from feder.core.formulas.air import air_spring
+from feder.core.formulas.dual_rate import dual_rate
+from feder.core.numbers.errors import NoEquilibrium, OutOfRange
+from feder.core.solvers.corner import corner_equilibrium
+from feder.core.solvers.curve import CornerCurve, LinearCorner, Mounted
+from feder.core.solvers.equilibrium import Support, vehicle_equilibrium
+from feder.core.solvers.force_table import (
     dual_rate_table,
     friction_band,
     gas_table,
@@ -28,6 +26,8 @@ from feder.core.table import (
     stop_table,
     table_from,
 )
+from feder.core.solvers.ratio import constant_ratio, ratio_from_leverage, ratio_from_sweep
+from feder.core.standing.parts.torsion_bar import ArmCurve
 
 rising = st.lists(st.tuples(st.floats(1e-3, 0.02), st.floats(0, 2000)), min_size=2, max_size=12).map(
     lambda steps: [(float(x), float(f)) for x, f in np.cumsum([(0.0, 0.0), *steps], axis=0)]

@@ -10,8 +10,8 @@ import math
 import pytest
 
 from feder.calc import entries  # noqa: F401 - loads every formula of the contract
-from feder.core import evaluate  # noqa: F401 - and of the report
-from feder.core.working import FORMULAS
+from feder.core.numbers.working import FORMULAS
+from feder.core.report import evaluate  # noqa: F401 - and of the report
 
 METRE, KILOGRAM, SECOND = 1.7, 2.3, 0.6
 FORCE = KILOGRAM * METRE / SECOND**2
@@ -24,11 +24,11 @@ SIZE = {
 # formulas that hold a constant with a unit of its own (g), and fits whose sums carry the units of what is fitted
 HOLDS_G = {name for name, known in FORMULAS.items() if "G" in known.function.__code__.co_names}
 MIXED = {
-    "feder.core.pair.fitted_rate", "feder.core.pair.fitted_r_squared", "feder.core.pair.fitted_error",
+    "feder.core.formulas.measured_rate.fitted_rate", "feder.core.formulas.measured_rate.fitted_r_squared", "feder.core.formulas.measured_rate.fitted_error",
     # the standard atmosphere carries Pa and 1/m in its constants
-    "feder.core.air.outside_at",
+    "feder.core.formulas.air.outside_at",
     # the pattern of a rigid body carries 1/m, and its sums with it
-    "feder.core.balance.pattern_size_of", "feder.core.balance.weight_change_of", "feder.core.balance.smallest_move",
+    "feder.core.formulas.corner_weights.pattern_size_of", "feder.core.formulas.corner_weights.weight_change_of", "feder.core.formulas.corner_weights.smallest_move",
 }  # fmt: skip
 
 

@@ -7,7 +7,7 @@ import jsonschema
 import pytest
 
 from feder.core.document.document import BadDocument, read_document
-from feder.core.shelf import BadShelfFile, csv_rows, springs_from_csv
+from feder.core.files.shelf_csv import BadShelfFile, csv_rows, springs_from_csv
 from feder.demo.springs import demo_springs
 from feder.units.parse import parse
 

@@ -6,9 +6,9 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 from scipy.optimize import minimize
 
-from feder.core.curve import LinearCorner
-from feder.core.equilibrium import Axle, Support, Weight, vehicle_equilibrium
-from feder.core.errors import NoEquilibrium
+from feder.core.numbers.errors import NoEquilibrium
+from feder.core.solvers.curve import LinearCorner
+from feder.core.solvers.equilibrium import Axle, Support, Weight, vehicle_equilibrium
 
 X, Y = (0.0, 0.0, 2.44, 2.44), (-0.70, 0.70, -0.69, 0.69)
 LOADS = (2687.0, 2589.0, 1755.0, 1657.0)

@@ -7,8 +7,8 @@ import pytest
 from feder.core.document.base import PLACES
 from feder.core.document.document import LoadItem, LoadState
 from feder.core.document.setup import SideSetup
-from feder.core.errors import UnknownSetup
-from feder.core.evaluate import evaluate
+from feder.core.numbers.errors import UnknownSetup
+from feder.core.report.evaluate import evaluate
 from tests.changes import with_end, with_side
 
 G = 9.80665

@@ -15,9 +15,9 @@ from feder.core.document.vehicle import (
     RatioFromSweep,
     RatioTyped,
 )
-from feder.core.evaluate import evaluate
-from feder.core.evaluate.explain import explain
-from feder.core.findings import RULES
+from feder.core.report.evaluate import evaluate
+from feder.core.report.explain import explain
+from feder.core.report.findings import RULES
 from feder.demo.springs import demo_spring
 from tests.changes import with_end, with_side
 from tests.core.test_findings_parts import CASES as MORE

@@ -7,7 +7,7 @@ import pytest
 from feder.core.document.base import Force, Length, RateValue
 from feder.core.document.setup import CoilBeside, SpringPart, StopTrim
 from feder.core.document.vehicle import AntiRollBar, BumpStop, LowerArm
-from feder.core.evaluate import evaluate
+from feder.core.report.evaluate import evaluate
 from feder.demo.nettle import nettle
 from feder.demo.tansy import tansy
 from tests.changes import with_end, with_side

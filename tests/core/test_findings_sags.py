@@ -7,7 +7,7 @@ import pytest
 from feder.core.document.base import RateValue
 from feder.core.document.brief import Band, Targets
 from feder.core.document.setup import Clicks
-from feder.core.evaluate import evaluate
+from feder.core.report.evaluate import evaluate
 from feder.demo.magpie import magpie
 from tests.changes import with_side
 from tests.documents import roadster

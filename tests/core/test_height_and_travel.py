@@ -8,12 +8,12 @@ from hypothesis import strategies as st
 from scipy.optimize import brentq
 
 from feder.core.document.vehicle import LowerArm
-from feder.core.errors import OutOfRange
-from feder.core.evaluate import evaluate
-from feder.core.height import collar_move, preload, spring_swap
-from feder.core.notes import collecting_notes
-from feder.core.steering import arm_angle
-from feder.core.travel import bump_stop, bump_travel
+from feder.core.formulas.height import collar_move, preload, spring_swap
+from feder.core.formulas.steering import arm_angle
+from feder.core.formulas.travel import bump_stop, bump_travel
+from feder.core.numbers.errors import OutOfRange
+from feder.core.numbers.notes import collecting_notes
+from feder.core.report.evaluate import evaluate
 from tests.changes import with_end
 
 

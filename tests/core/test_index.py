@@ -6,13 +6,13 @@ from math import asin, cos, degrees, pi, radians, sin
 import pytest
 from scipy.optimize import brentq
 
+from feder.core.benches.index.bench import index_bench
+from feder.core.benches.index.chart import index_chart, other_bars
+from feder.core.benches.index.check import check_reading
+from feder.core.benches.index.sure import height_sure
 from feder.core.document.base import Place, RateValue
 from feder.core.document.setup import CoilBeside, Seat, SpringPart
-from feder.core.evaluate import evaluate
-from feder.core.index.bench import index_bench
-from feder.core.index.chart import index_chart, other_bars
-from feder.core.index.check import check_reading
-from feder.core.index.sure import height_sure
+from feder.core.report.evaluate import evaluate
 from feder.demo.tansy import tansy
 from feder.demo.teasel import teasel
 from tests.changes import with_side

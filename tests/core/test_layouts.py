@@ -6,13 +6,13 @@ import numpy as np
 import pytest
 from scipy.optimize import brentq, minimize
 
-from feder.core.candidates import candidates
+from feder.core.benches.springs.candidates import candidates
 from feder.core.document.base import PLACES, RateValue
 from feder.core.document.document import LoadItem, LoadState
 from feder.core.document.setup import SpringPart
 from feder.core.document.vehicle import AntiRollBar, Mount, RatioFromSweep
-from feder.core.evaluate import evaluate
-from feder.core.working import Given, trail
+from feder.core.numbers.working import Given, trail
+from feder.core.report.evaluate import evaluate
 from tests.changes import with_end, with_side
 
 G = 9.80665

@@ -8,10 +8,9 @@ from hypothesis import strategies as st
 from scipy.integrate import solve_ivp
 from scipy.optimize import brentq
 
-from feder.core.damping import critical_damping, damping_ratio
-from feder.core.errors import OutOfRange
-from feder.core.mount import lever_motion_ratio, wheel_rate
-from feder.core.ride import (
+from feder.core.formulas.damping import critical_damping, damping_ratio
+from feder.core.formulas.motion_ratio import lever_motion_ratio, wheel_rate
+from feder.core.formulas.ride import (
     flat_ride,
     rate_for_frequency,
     ride_frequency,
@@ -19,6 +18,7 @@ from feder.core.ride import (
     spring_for_frequency,
     static_deflection,
 )
+from feder.core.numbers.errors import OutOfRange
 
 rates = st.floats(1e3, 1e6)
 masses = st.floats(20, 2000)

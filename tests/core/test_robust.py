@@ -10,13 +10,13 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
-from feder.core.candidates import candidates
+from feder.core.benches.sag.air import air_rows
+from feder.core.benches.sag.curve import travel_curve
+from feder.core.benches.sag.levers import levers
+from feder.core.benches.sag.shelf import sag_shelf
+from feder.core.benches.springs.candidates import candidates
 from feder.core.document.document import Document
-from feder.core.evaluate import evaluate
-from feder.core.sagbench.air import air_rows
-from feder.core.sagbench.curve import travel_curve
-from feder.core.sagbench.reach import levers
-from feder.core.sagbench.shelf import sag_shelf
+from feder.core.report.evaluate import evaluate
 from feder.demo.finch import finch
 from feder.demo.magpie import magpie
 from feder.demo.nettle import nettle

@@ -5,20 +5,20 @@ from math import atan2, cos, pi, radians
 
 import pytest
 
-from feder.core.air import outside_at, pressure_elsewhere
+from feder.core.benches.sag.air import air_rows
+from feder.core.benches.sag.curve import travel_curve
+from feder.core.benches.sag.levers import levers
+from feder.core.benches.sag.shelf import sag_shelf
 from feder.core.document.base import Length, Mass, Place, RateValue
 from feder.core.document.brief import Brief
 from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import AirSpringPart, Seat, Setup, Sides, SideSetup, SpringPart
 from feder.core.document.survey import SAG_QUANTITIES, Reading, Survey
 from feder.core.document.vehicle import End, Ends, Fork, HardPart, Mount, RatioTyped, Tyre, Vehicle
-from feder.core.evaluate import evaluate
-from feder.core.evaluate.explain import explain
-from feder.core.quantities import G
-from feder.core.sagbench.air import air_rows
-from feder.core.sagbench.curve import travel_curve
-from feder.core.sagbench.reach import levers
-from feder.core.sagbench.shelf import sag_shelf
+from feder.core.formulas.air import outside_at, pressure_elsewhere
+from feder.core.numbers.quantities import G
+from feder.core.report.evaluate import evaluate
+from feder.core.report.explain import explain
 from feder.demo.finch import finch
 from feder.demo.magpie import magpie
 from feder.demo.springs import demo_springs

@@ -9,12 +9,13 @@ from hypothesis import strategies as st
 from scipy.integrate import quad
 from scipy.optimize import brentq
 
-from feder.core.air import air_spring, gas_force
-from feder.core.errors import OutOfRange
-from feder.core.notes import collecting_notes
-from feder.core.pair import dual_rate, measured_rate
-from feder.core.splines import spline_moves
-from feder.core.torsion import torsion_bar_rate, torsion_free_angle, torsion_reindex, torsion_wheel
+from feder.core.formulas.air import air_spring, gas_force
+from feder.core.formulas.dual_rate import dual_rate
+from feder.core.formulas.measured_rate import measured_rate
+from feder.core.formulas.splines import spline_moves
+from feder.core.formulas.torsion import torsion_bar_rate, torsion_free_angle, torsion_reindex, torsion_wheel
+from feder.core.numbers.errors import OutOfRange
+from feder.core.numbers.notes import collecting_notes
 
 ATM = 101325.0
 

@@ -10,7 +10,7 @@ from feder.core.document.base import PLACES, Force
 from feder.core.document.document import LoadItem, LoadState
 from feder.core.document.setup import StopTrim
 from feder.core.document.vehicle import BumpStop, GasCharge
-from feder.core.evaluate import evaluate
+from feder.core.report.evaluate import evaluate
 from tests.changes import with_end, with_side
 
 G = 9.80665

@@ -7,8 +7,8 @@ from scipy.optimize import brentq
 
 from feder.core.document.base import PLACES, AngularRateValue
 from feder.core.document.document import LoadItem, LoadState
-from feder.core.evaluate import evaluate
-from feder.core.evaluate.explain import explain
+from feder.core.report.evaluate import evaluate
+from feder.core.report.explain import explain
 from tests.changes import with_end, with_side
 from tests.documents import ARM, BAR, on_bars
 

@@ -9,8 +9,8 @@ from scipy.optimize import brentq
 from feder.core.document.base import RateValue
 from feder.core.document.setup import SpringPart
 from feder.core.document.vehicle import GasCharge, Mount, RatioFromLevers
-from feder.core.evaluate import evaluate
-from feder.core.working import Given, trail
+from feder.core.numbers.working import Given, trail
+from feder.core.report.evaluate import evaluate
 from tests.changes import with_end, with_side
 from tests.documents import AIR, FORK_SPRING, LEVERAGE, SHOCK_SPRING, end_of, roadster
 

@@ -7,9 +7,9 @@ import pytest
 
 from feder.core.document.base import RateValue
 from feder.core.document.document import Document
-from feder.core.evaluate.evaluate import evaluate_plain
-from feder.core.evaluate.explain import figure_at
-from feder.core.uncertainty import uncertainty
+from feder.core.report.evaluate import evaluate_plain
+from feder.core.report.explain import figure_at
+from feder.core.report.uncertainty import uncertainty
 from tests.changes import with_side
 from tests.documents import AIR, on_bars, roadster
 

@@ -8,19 +8,19 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.optimize import minimize
 
-from feder.core.alignment import scrub, toe_angle
-from feder.core.balance import corner_balance
-from feder.core.curve import LinearCorner
-from feder.core.damping import damping_for_ratio, damping_ratio, rescale_damping
-from feder.core.equilibrium import Support, vehicle_equilibrium
-from feder.core.errors import OutOfRange
-from feder.core.loads import load_share
-from feder.core.mount import fork_wheel_rate
-from feder.core.notes import collecting_notes
-from feder.core.ride import hop_frequency
-from feder.core.roll import anti_roll_bar, load_transfer, roll_gradient, roll_stiffness
-from feder.core.sag import sag, sag_diagnosis, sag_spring
-from feder.core.steering import arm_angle, lean_clearance, trail
+from feder.core.formulas.alignment import scrub, toe_angle
+from feder.core.formulas.corner_weights import corner_balance
+from feder.core.formulas.damping import damping_for_ratio, damping_ratio, rescale_damping
+from feder.core.formulas.loads import load_share
+from feder.core.formulas.motion_ratio import fork_wheel_rate
+from feder.core.formulas.ride import hop_frequency
+from feder.core.formulas.roll import anti_roll_bar, load_transfer, roll_gradient, roll_stiffness
+from feder.core.formulas.sag import sag, sag_diagnosis, sag_spring
+from feder.core.formulas.steering import arm_angle, lean_clearance, trail
+from feder.core.numbers.errors import OutOfRange
+from feder.core.numbers.notes import collecting_notes
+from feder.core.solvers.curve import LinearCorner
+from feder.core.solvers.equilibrium import Support, vehicle_equilibrium
 
 G = 9.80665
 

@@ -6,15 +6,16 @@ from dataclasses import fields
 import pytest
 
 from feder.calc import entries  # noqa: F401 - loads every formula module of the contract
-from feder.core import height, pushes, stance  # noqa: F401
 from feder.core.document.base import Force
 from feder.core.document.vehicle import BumpStop, GasCharge
-from feder.core.evaluate import evaluate
-from feder.core.evaluate.explain import explain
-from feder.core.nomenclature import TERMS
-from feder.core.report import Figure
-from feder.core.showing import UnshowableFormula, lines_of
-from feder.core.working import FORMULAS, Given, Step, formula, number, tracing, trail
+from feder.core.formulas import height, pushes  # noqa: F401
+from feder.core.formulas import masses as stance
+from feder.core.numbers.nomenclature import TERMS
+from feder.core.numbers.showing import UnshowableFormula, lines_of
+from feder.core.numbers.working import FORMULAS, Given, Step, formula, number, tracing, trail
+from feder.core.report.evaluate import evaluate
+from feder.core.report.explain import explain
+from feder.core.report.shapes import Figure
 from tests.changes import with_end
 from tests.documents import AIR, on_bars, roadster
 

@@ -4,9 +4,9 @@ import math
 
 import pytest
 
-from feder.core.coil import coil_rate
-from feder.core.roll import anti_roll_bar
-from feder.core.torsion import torsion_bar_rate
+from feder.core.formulas.coil import coil_rate
+from feder.core.formulas.roll import anti_roll_bar
+from feder.core.formulas.torsion import torsion_bar_rate
 
 INCH, LBF, PSI = 0.0254, 4.4482216, 6894.757
 

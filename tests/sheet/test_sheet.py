@@ -8,12 +8,12 @@ from math import degrees
 import pypdf
 import pytest
 
+from feder.core.benches.index.bench import index_bench
+from feder.core.benches.loads.plan import load_plan
 from feder.core.document.base import PLACES, Place
 from feder.core.document.blank import blank_document
 from feder.core.document.vehicle import Plate
-from feder.core.evaluate import evaluate
-from feder.core.index.bench import index_bench
-from feder.core.loadplan import load_plan
+from feder.core.report.evaluate import evaluate
 from feder.demo.bramble import bramble
 from feder.demo.sedge import sedge
 from feder.demo.tansy import tansy

@@ -3,9 +3,19 @@
 from collections.abc import Callable, Mapping
 from typing import Any
 
+from pydantic import BaseModel, ConfigDict
+
 from feder.core.document.base import Place
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup
+
+
+class PatchStep(BaseModel):
+    """Set one member of the document: path from its root, new value."""
+
+    model_config = ConfigDict(frozen=True)
+    path: list[str | int]
+    value: Any = None
 
 
 def with_sides(document: Document, setup: str, members: Mapping[Place, Mapping[str, Any]]) -> Document:

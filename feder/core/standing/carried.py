@@ -3,9 +3,9 @@
 from dataclasses import dataclass
 
 from feder.core.document.document import Document, LoadState
-from feder.core.stance import two_wheels
+from feder.core.formulas.masses import two_wheels
+from feder.core.numbers.working import given
 from feder.core.standing.facts import Facts
-from feder.core.working import given
 
 UNTOLD = "not told: the middle of the vehicle"
 

@@ -4,15 +4,15 @@ from dataclasses import dataclass
 from typing import Protocol
 
 from feder.core.document.setup import SideSetup
-from feder.core.equilibrium import Curve
-from feder.core.standing.air import AirFacts
-from feder.core.standing.bar import BarFacts
-from feder.core.standing.beside import BesideFacts
+from feder.core.numbers.working import given
+from feder.core.solvers.equilibrium import Curve
 from feder.core.standing.facts import CornerFacts
-from feder.core.standing.oil import OilFacts
-from feder.core.standing.springs import SpringFacts
-from feder.core.standing.stop import StopFacts
-from feder.core.working import given
+from feder.core.standing.parts.air import AirFacts
+from feder.core.standing.parts.bump_stop import StopFacts
+from feder.core.standing.parts.coil import SpringFacts
+from feder.core.standing.parts.coil_beside import BesideFacts
+from feder.core.standing.parts.oil import OilFacts
+from feder.core.standing.parts.torsion_bar import BarFacts
 
 
 @dataclass(slots=True)
@@ -24,7 +24,7 @@ class SeatFacts:
 
 
 @dataclass
-class CornerStand:
+class StandingCorner:
     """One corner as it stands. Travel is from the found height, bump positive."""
 
     facts: CornerFacts
@@ -60,9 +60,9 @@ class CornerStand:
     fixed: bool = False
     """Whether the adjuster stands where it was set, whatever the load."""
 
-    def but(self, **members: object) -> "CornerStand":
+    def but(self, **members: object) -> "StandingCorner":
         """The same corner with other members; quicker than a general copy, on the live path."""
-        changed = object.__new__(CornerStand)
+        changed = object.__new__(StandingCorner)
         changed.__dict__.update(self.__dict__, **members)
         return changed
 
@@ -70,24 +70,24 @@ class CornerStand:
 class Springing(Protocol):
     """How one kind of spring stands between load, height and its adjuster."""
 
-    def found(self, corner: CornerStand) -> CornerStand:
+    def found(self, corner: StandingCorner) -> StandingCorner:
         """As found: the adjuster that the measured height and load imply."""
         ...
 
-    def set_at(self, corner: CornerStand) -> float | None:
+    def set_at(self, corner: StandingCorner) -> float | None:
         """The adjuster where it is set; nothing where a height is asked for instead."""
         ...
 
-    def curve(self, corner: CornerStand) -> Curve | None:
+    def curve(self, corner: StandingCorner) -> Curve | None:
         """Force over wheel travel from the found height, adjuster set; nothing while something is missing."""
         ...
 
-    def answered(self, corner: CornerStand) -> CornerStand:
+    def answered(self, corner: StandingCorner) -> StandingCorner:
         """Once height and load are known: spring force, and the adjuster that gives them (or was set)."""
         ...
 
 
-def asked_height(corner: CornerStand) -> float | None:
+def asked_height(corner: StandingCorner) -> float | None:
     """Hub to arch asked for in this setup."""
     side, place = corner.side, corner.facts.place
     if not corner.fixed and side.set_by == "height" and side.hub_to_arch is not None:
@@ -97,7 +97,7 @@ def asked_height(corner: CornerStand) -> float | None:
     return None
 
 
-def typed_setting(corner: CornerStand, how: str, member: str, unit: str, now: float | None) -> float | None:
+def typed_setting(corner: StandingCorner, how: str, member: str, unit: str, now: float | None) -> float | None:
     """An adjuster as set in the document, or as it stood before the load came."""
     side, place = corner.side, corner.facts.place
     if corner.fixed:
@@ -110,7 +110,7 @@ def typed_setting(corner: CornerStand, how: str, member: str, unit: str, now: fl
     return given(value, f"{place.words} {how}", unit, path=path, source=source)
 
 
-def hard_limits(corner: CornerStand) -> dict[str, float]:
+def hard_limits(corner: StandingCorner) -> dict[str, float]:
     """Wheel travel from the found height to the hard limits, as a force curve takes them."""
     end, found = corner.facts.end, corner.facts.hub_to_arch
     if found is None:

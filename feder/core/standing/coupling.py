@@ -2,10 +2,10 @@
 
 from dataclasses import dataclass
 
-from feder.core.height import spring_travel_between
-from feder.core.ratio import RatioCurve, constant_ratio
-from feder.core.stance import wheel_travel_of_spring
-from feder.core.working import solved
+from feder.core.formulas.height import spring_travel_between
+from feder.core.formulas.wheel_heights import wheel_travel_of_spring
+from feder.core.numbers.working import solved
+from feder.core.solvers.ratio import RatioCurve, constant_ratio
 
 AT = "derivative of the curve through the measured pairs at this height"
 ALONG = "position on the curve through the measured pairs, between the two heights"

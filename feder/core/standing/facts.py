@@ -3,21 +3,22 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from feder.core.air import gas_force
-from feder.core.damping import coefficient_of_all
 from feder.core.document.base import ENDS, EndName, Place, Quantity
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup, SideSetup
 from feder.core.document.survey import UNIT_OF, Reading
 from feder.core.document.vehicle import AntiRollBar, End
-from feder.core.errors import UnknownSetup
-from feder.core.stance import bar_rate_at_wheel, base_ratio_of
-from feder.core.standing.bar import ArmFacts, arm_facts
+from feder.core.formulas.air import gas_force
+from feder.core.formulas.damping import coefficient_of_all
+from feder.core.formulas.live_axle import base_ratio_of
+from feder.core.formulas.roll import bar_rate_at_wheel
+from feder.core.numbers.errors import UnknownSetup
+from feder.core.numbers.working import given
 from feder.core.standing.coupling import Coupling
 from feder.core.standing.how import HOW_WORDS
+from feder.core.standing.parts.torsion_bar import ArmFacts, arm_facts
 from feder.core.standing.ratios import coupling_of
-from feder.core.standing.sagreads import NONE, SagReads, sag_reads, solid_of_travel
-from feder.core.working import given
+from feder.core.standing.sag_readings import NONE, SagReads, sag_reads, solid_of_travel
 
 
 @dataclass(frozen=True)

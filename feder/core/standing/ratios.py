@@ -12,12 +12,12 @@ from feder.core.document.vehicle import (
     RatioFromSweep,
     RatioTyped,
 )
-from feder.core.errors import OutOfRange
-from feder.core.mount import fork_motion_ratio, lever_motion_ratio, motion_ratio_from_leverage
-from feder.core.ratio import RatioCurve, ratio_from_leverage, ratio_from_sweep
+from feder.core.formulas.motion_ratio import fork_motion_ratio, lever_motion_ratio, motion_ratio_from_leverage
+from feder.core.numbers.errors import OutOfRange
+from feder.core.numbers.working import given
+from feder.core.solvers.ratio import RatioCurve, ratio_from_leverage, ratio_from_sweep
 from feder.core.standing.coupling import Coupling
 from feder.core.standing.how import HOW_WORDS
-from feder.core.working import given
 
 ASSUMED_RATIO: dict[str, float] = {"strut": 0.95, "wishbone": 0.65}
 """Usual motion ratio by layout, each about 15 % uncertain; general practice."""

@@ -1,20 +1,21 @@
 """The rider of a two-wheeler: where the sags say they sit, and the adjuster for a sag asked with them on."""
 
 from feder.core.document.base import Place
-from feder.core.sag import load_between, load_with_thing, place_by_share, share_on_rear
-from feder.core.stance import load_of_mass, sag_height_of
+from feder.core.formulas.masses import load_of_mass
+from feder.core.formulas.sag import load_between, load_with_thing, place_by_share, share_on_rear
+from feder.core.formulas.wheel_heights import sag_height_of
+from feder.core.numbers.working import given
 from feder.core.standing.carried import carried_in, rider_of
-from feder.core.standing.corner import CornerStand
+from feder.core.standing.corner import StandingCorner
 from feder.core.standing.facts import Facts
-from feder.core.standing.kinds import springing
-from feder.core.standing.settle import adjusted
+from feder.core.standing.one_end import adjusted
+from feder.core.standing.springing.kinds import springing
 from feder.core.standing.weighed import carried_by_spring
-from feder.core.working import given
 
 
 def set_by_sag(
-    facts: Facts, corners: dict[Place, CornerStand], found: dict[Place, CornerStand]
-) -> dict[Place, CornerStand]:
+    facts: Facts, corners: dict[Place, StandingCorner], found: dict[Place, StandingCorner]
+) -> dict[Place, StandingCorner]:
     """Ends of which a rider sag is asked, their adjuster answered for it; the others as they are."""
     asked = {p for p, c in corners.items() if c.side.set_by == "rider sag" and c.side.rider_sag is not None}
     carried = carried_in(facts, rider_of(facts.document), rider_by_sags(facts, found)) if asked else []
@@ -38,7 +39,7 @@ def set_by_sag(
     return made
 
 
-def rider_by_sags(facts: Facts, found: dict[Place, CornerStand]) -> float | None:
+def rider_by_sags(facts: Facts, found: dict[Place, StandingCorner]) -> float | None:
     """How far behind the front axle a rider sits, by the sags as read; nothing where they do not say."""
     if facts.document.vehicle.kind == "car" or facts.wheelbase is None:
         return None

@@ -6,40 +6,35 @@ free angle of a torsion bar, the pressure of an air spring) follows from them, o
 
 from dataclasses import dataclass, replace
 
-from feder.core.curve import LinearCorner
 from feder.core.document.base import Place
 from feder.core.document.document import LoadState
 from feder.core.document.setup import Setup
-from feder.core.equilibrium import Axle, Standing, Support, Weight, vehicle_equilibrium
-from feder.core.errors import NoEquilibrium
-from feder.core.quantities import G
-from feder.core.reach import free_length_from_drop
-from feder.core.ride import sprung_mass_of
-from feder.core.stance import (
-    hub_to_arch_after,
-    live_axle_spring_load,
-    load_of_mass,
-    mass_of_load,
-    spring_hub_of,
-    wheel_travel_of,
-)
-from feder.core.standing.air import air_facts
-from feder.core.standing.bar import bar_facts
-from feder.core.standing.beside import beside_facts
+from feder.core.formulas.height import free_length_from_drop
+from feder.core.formulas.live_axle import live_axle_spring_load, spring_hub_of
+from feder.core.formulas.masses import load_of_mass, mass_of_load
+from feder.core.formulas.ride import sprung_mass_of
+from feder.core.formulas.wheel_heights import hub_to_arch_after, wheel_travel_of
+from feder.core.numbers.errors import NoEquilibrium
+from feder.core.numbers.quantities import G
+from feder.core.numbers.working import given, is_tracing, solved
+from feder.core.solvers.curve import LinearCorner
+from feder.core.solvers.equilibrium import Axle, Standing, Support, Weight, vehicle_equilibrium
 from feder.core.standing.carried import carried_in, carried_inputs
-from feder.core.standing.coil import spaced_seat, typed_seat
-from feder.core.standing.corner import CornerStand, asked_height
+from feder.core.standing.corner import StandingCorner, asked_height
+from feder.core.standing.end_in_setup import end_in
 from feder.core.standing.facts import EndFacts, Facts, side_of
-from feder.core.standing.fitted import end_in
-from feder.core.standing.kinds import springing
-from feder.core.standing.oil import oil_facts
-from feder.core.standing.pneumatic import PNEUMATIC
+from feder.core.standing.one_end import settled
+from feder.core.standing.parts.air import air_facts
+from feder.core.standing.parts.bump_stop import stop_facts
+from feder.core.standing.parts.coil import SpringFacts, spring_facts
+from feder.core.standing.parts.coil_beside import beside_facts
+from feder.core.standing.parts.oil import oil_facts
+from feder.core.standing.parts.torsion_bar import bar_facts
 from feder.core.standing.rider import rider_by_sags, set_by_sag
-from feder.core.standing.settle import settled
-from feder.core.standing.springs import SpringFacts, spring_facts
-from feder.core.standing.stop import stop_facts
+from feder.core.standing.springing.air import PNEUMATIC
+from feder.core.standing.springing.coil import spaced_seat, typed_seat
+from feder.core.standing.springing.kinds import springing
 from feder.core.standing.weighed import as_set, carried_by_spring
-from feder.core.working import given, is_tracing, solved
 
 UNASKED_RATE = 1e3
 """Rate that lets a corner for which nothing is asked follow the body with its load kept, N/m."""
@@ -47,19 +42,19 @@ BALANCE = "Σ F = 0 and Σ M = 0 of the rigid body on its corners' force curves 
 
 
 @dataclass(slots=True)
-class VehicleStand:
-    corners: dict[Place, CornerStand]
+class StandingVehicle:
+    corners: dict[Place, StandingCorner]
     trouble: str | None = None
     twist: float = 0.0
 
 
-def stand(facts: Facts, setup: Setup, load_state: LoadState | None) -> VehicleStand:
+def stand(facts: Facts, setup: Setup, load_state: LoadState | None) -> StandingVehicle:
     """How the vehicle stands in a setup under a load state; unknown numbers stay unknown."""
     found = _as_found(facts)
     index = facts.document.setups.index(setup)
     loaded = load_state is not None and bool(load_state.items)
     if setup.id == facts.document.setups[0].id:
-        stood = VehicleStand(found)
+        stood = StandingVehicle(found)
     else:
         ends = {name: end_in(facts, setup, index, name) for name in facts.ends}
         dressed = {p: _dressed(setup, index, ends[p.end], found[p]) for p in facts.places}
@@ -75,23 +70,23 @@ def stand(facts: Facts, setup: Setup, load_state: LoadState | None) -> VehicleSt
 
 def _stand(
     facts: Facts,
-    corners: dict[Place, CornerStand],
+    corners: dict[Place, StandingCorner],
     load_state: LoadState | None,
     by_sags: float | None = None,
-) -> VehicleStand:
+) -> StandingVehicle:
     try:
         corners, twist = _balanced(facts, corners, load_state, by_sags)
     except NoEquilibrium as error:
-        return VehicleStand(corners, trouble=str(error))
-    return VehicleStand({p: springing(c).answered(c) for p, c in _at_springs(corners).items()}, twist=twist)
+        return StandingVehicle(corners, trouble=str(error))
+    return StandingVehicle({p: springing(c).answered(c) for p, c in _at_springs(corners).items()}, twist=twist)
 
 
-def _collar_fixed(stood: CornerStand, found: CornerStand) -> CornerStand:
+def _collar_fixed(stood: StandingCorner, found: StandingCorner) -> StandingCorner:
     """The corner as it stands, its collar no longer an answer; loads are again those as found."""
     return stood.but(fixed=True, load=found.load)
 
 
-def _at_springs(corners: dict[Place, CornerStand]) -> dict[Place, CornerStand]:
+def _at_springs(corners: dict[Place, StandingCorner]) -> dict[Place, StandingCorner]:
     """Heights and motion ratios at the springs themselves."""
     made = {}
     for place, corner in corners.items():
@@ -107,7 +102,7 @@ def _at_springs(corners: dict[Place, CornerStand]) -> dict[Place, CornerStand]:
     return made
 
 
-def _as_found(facts: Facts) -> dict[Place, CornerStand]:
+def _as_found(facts: Facts) -> dict[Place, StandingCorner]:
     setup = facts.document.setups[0]
     corners = {}
     for place in facts.places:
@@ -120,7 +115,7 @@ def _as_found(facts: Facts) -> dict[Place, CornerStand]:
         ):
             sprung = sprung_mass_of(corner.mass, corner.end.unsprung_mass)
             load = load_of_mass(sprung)
-        stood = CornerStand(
+        stood = StandingCorner(
             corner,
             side,
             0,
@@ -147,7 +142,7 @@ def _as_found(facts: Facts) -> dict[Place, CornerStand]:
     return {p: springing(c).found(c) for p, c in anchored.items()}
 
 
-def _weighed_by_spring(corner: CornerStand) -> CornerStand:
+def _weighed_by_spring(corner: StandingCorner) -> StandingCorner:
     """A wheel that was not weighed, with the load that its spring says it carries."""
     if corner.load is not None or corner.facts.mass is not None or corner.spring_hub is None:
         return corner
@@ -157,7 +152,7 @@ def _weighed_by_spring(corner: CornerStand) -> CornerStand:
     return corner.but(load=load, spring_load=load, sprung_mass=mass_of_load(load))
 
 
-def _by_pressure(corner: CornerStand) -> CornerStand:
+def _by_pressure(corner: StandingCorner) -> StandingCorner:
     """An air spring as found whose pressure was read: it stands where that pressure carries the bike.
 
     A bicycle alone settles by a few millimetres, of which friction holds up half; its gauge says more.
@@ -173,7 +168,7 @@ def _by_pressure(corner: CornerStand) -> CornerStand:
     return moved.but(motion_ratio=coupling.ratio(hub), ratio_slope=coupling.slope(hub))
 
 
-def _dressed(setup: Setup, index: int, end: EndFacts, found: CornerStand) -> CornerStand:
+def _dressed(setup: Setup, index: int, end: EndFacts, found: StandingCorner) -> StandingCorner:
     """The corner with the parts of another setup, standing as found until balanced."""
     place, facts = found.facts.place, found.facts
     if end is not facts.end:
@@ -202,7 +197,7 @@ def _dressed(setup: Setup, index: int, end: EndFacts, found: CornerStand) -> Cor
     )
 
 
-def _lowering(spring: SpringFacts, found: CornerStand, path: str) -> SpringFacts:
+def _lowering(spring: SpringFacts, found: StandingCorner, path: str) -> SpringFacts:
     """A lowering spring of unknown free length: from the drop its maker quotes against the spring as found."""
     drop, length, force, ratio = (
         spring.part.quoted_drop,
@@ -219,10 +214,10 @@ def _lowering(spring: SpringFacts, found: CornerStand, path: str) -> SpringFacts
 
 def _balanced(
     facts: Facts,
-    corners: dict[Place, CornerStand],
+    corners: dict[Place, StandingCorner],
     load_state: LoadState | None,
     by_sags: float | None,
-) -> tuple[dict[Place, CornerStand], float]:
+) -> tuple[dict[Place, StandingCorner], float]:
     """The corners after the body has found its place; unchanged where something needed is missing."""
     supports: list[Support] = []
     for place, corner in corners.items():
@@ -237,7 +232,7 @@ def _balanced(
     return {p: _placed(c, i, standing, inputs) for i, (p, c) in enumerate(corners.items())}, standing.twist
 
 
-def _axles(facts: Facts, corners: dict[Place, CornerStand]) -> list[Axle]:
+def _axles(facts: Facts, corners: dict[Place, StandingCorner]) -> list[Axle]:
     """Bars and live axles."""
     axles = []
     for name in facts.ends:
@@ -251,7 +246,7 @@ def _axles(facts: Facts, corners: dict[Place, CornerStand]) -> list[Axle]:
     return axles
 
 
-def _support(facts: Facts, place: Place, corner: CornerStand) -> Support | None:
+def _support(facts: Facts, place: Place, corner: StandingCorner) -> Support | None:
     end, base = corner.facts.end, facts.wheelbase
     two_wheels = place.mirror is place
     track = 0.0 if two_wheels else end.track
@@ -269,7 +264,7 @@ def _support(facts: Facts, place: Place, corner: CornerStand) -> Support | None:
     return None if curve is None else Support(x, y, load, curve, tyre_rate=tyre)
 
 
-def _held_alone(corner: CornerStand) -> CornerStand:
+def _held_alone(corner: StandingCorner) -> StandingCorner:
     """A corner whose height is asked for, while the vehicle as a whole is not known well enough."""
     asked = asked_height(corner)
     if asked is None or corner.facts.hub_to_arch is None:
@@ -282,7 +277,7 @@ def _held_alone(corner: CornerStand) -> CornerStand:
     return corner.but(hub_to_arch=asked, travel=travel, drop=travel)
 
 
-def _inputs(facts: Facts, corners: dict[Place, CornerStand]) -> dict[str, float]:
+def _inputs(facts: Facts, corners: dict[Place, StandingCorner]) -> dict[str, float]:
     inputs: dict[str, float | None] = {"wheelbase": facts.wheelbase}
     for place, c in corners.items():
         word = place.words
@@ -299,7 +294,7 @@ def _inputs(facts: Facts, corners: dict[Place, CornerStand]) -> dict[str, float]
     return {k: v for k, v in inputs.items() if v is not None}
 
 
-def _setting(corner: CornerStand) -> dict[str, float | None]:
+def _setting(corner: StandingCorner) -> dict[str, float | None]:
     """What a corner whose adjuster is set puts into the balance."""
     set_at, end = springing(corner).set_at(corner), corner.facts.end
     if set_at is None:
@@ -319,7 +314,7 @@ def _setting(corner: CornerStand) -> dict[str, float | None]:
     return {"collar": set_at, "seat length": corner.seat.length, **spring, **shared}
 
 
-def _placed(corner: CornerStand, i: int, standing: Standing, inputs: dict[str, float]) -> CornerStand:
+def _placed(corner: StandingCorner, i: int, standing: Standing, inputs: dict[str, float]) -> StandingCorner:
     def found(value: float, name: str, unit: str) -> float:
         return solved(
             value,

@@ -1,19 +1,19 @@
 """A wheel that was not weighed: its load from its spring, whose sag and preload are known."""
 
 from feder.core.document.setup import SpringPart
-from feder.core.height import spring_room
-from feder.core.sag import load_of_spring, load_with_push
-from feder.core.standing.coil import typed_seat
-from feder.core.standing.corner import CornerStand, SeatFacts
-from feder.core.standing.pneumatic import stroke_at
+from feder.core.formulas.height import spring_room
+from feder.core.formulas.sag import load_of_spring, load_with_push
+from feder.core.numbers.working import given
+from feder.core.standing.corner import SeatFacts, StandingCorner
 from feder.core.standing.pushes import push_at
-from feder.core.working import given
+from feder.core.standing.springing.air import stroke_at
+from feder.core.standing.springing.coil import typed_seat
 
 USUAL_PRELOAD = 0.010
 """Compression at full extension taken for a spring of which none was told, m."""
 
 
-def carried_by_spring(corner: CornerStand, hub: float) -> float | None:
+def carried_by_spring(corner: StandingCorner, hub: float) -> float | None:
     """Sprung load at the wheel that spring and pushes carry at a height; nothing where one is unknown."""
     coupling = corner.facts.end.spring
     ratio, force = coupling.ratio(hub), _force_at(corner, hub)
@@ -23,7 +23,7 @@ def carried_by_spring(corner: CornerStand, hub: float) -> float | None:
     return load if push is None else load_with_push(load, push)
 
 
-def _force_at(corner: CornerStand, hub: float) -> float | None:
+def _force_at(corner: StandingCorner, hub: float) -> float | None:
     coupling = corner.facts.end.spring
     if corner.air is not None:
         if corner.pressure is None:
@@ -38,7 +38,7 @@ def _force_at(corner: CornerStand, hub: float) -> float | None:
     return corner.spring.force_at(room)
 
 
-def as_set(corner: CornerStand) -> CornerStand:
+def as_set(corner: StandingCorner) -> StandingCorner:
     """A two-wheeler's corner as found with its adjuster as it was read: preload, or air pressure.
 
     Preload is how far the spring is pressed at full extension: as measured, or the collar of a shock, which

@@ -1,0 +1,1 @@
+"""What a bench on the screen answers beside the report; one folder a bench."""

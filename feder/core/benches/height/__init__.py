@@ -1,0 +1,1 @@
+"""Collars, from the heights measured to those wanted."""

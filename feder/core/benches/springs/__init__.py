@@ -1,0 +1,1 @@
+"""Springs from the shelf, tried at one end of a setup."""

@@ -1,0 +1,1 @@
+"""CSV in and out: shelf, survey, leverage curves, charts."""

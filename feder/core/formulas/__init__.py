@@ -1,0 +1,1 @@
+"""One phenomenon a file, pure functions of floats with `math` alone; each states its formula once."""

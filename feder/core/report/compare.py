@@ -1,0 +1,171 @@
+"""Two setups side by side: every figure that differs, and which change did how much of it."""
+
+from collections.abc import Callable
+from dataclasses import dataclass, field, fields
+
+from feder.core.document.base import ENDS, EndName, Place
+from feder.core.document.changes import sides_changed
+from feder.core.document.document import Document
+from feder.core.document.setup import Setup
+from feder.core.report.evaluate import evaluate, evaluate_plain
+from feder.core.report.shapes import Figure, Report
+from feder.core.standing.facts import setup_of, side_of
+
+GROUPS: dict[str, tuple[str, ...]] = {
+    "springs": ("spring", "second_spring"),
+    "heights and collars": ("set_by", "hub_to_arch", "collar", "free_angle", "pressure", "seat", "rider_sag"),
+    "bump stops": ("stop",),
+    "wheel spacers": ("spacer",),
+    "fork spacers and oil": ("fork_spacer", "oil_level"),
+    "fork height and shock length": ("clamp", "shock_length"),
+}
+"""Settings that are changed together when the cause of a difference is looked for, each end apart."""
+LEAST = 1e-9
+TRIAL = "trial-of-one-change"
+TOGETHER = 0.05
+"""How far, of their joint effect, two single effects may miss it and still be told apart."""
+
+
+@dataclass(slots=True)
+class Difference:
+    """One figure in both setups. `path` leads to it in either report."""
+
+    path: str
+    unit: str
+    first: Figure | None
+    second: Figure | None
+
+
+@dataclass(slots=True)
+class Cause:
+    """One change between the setups, alone: how far it moves the figure asked about."""
+
+    words: str
+    effect: float
+
+
+@dataclass(slots=True)
+class Comparison:
+    differences: list[Difference] = field(default_factory=list)
+    largest: str | None = None
+    """Path of the figure that differs most, relative to its size, among those that a tuner judges by."""
+    causes: list[Cause] = field(default_factory=list)
+
+
+JUDGED = ("frequency", "wheel_rate", "hub_to_arch", "bump_travel", "stop", "damping_ratio", "mass")
+"""Corner figures among which the largest difference is looked for."""
+
+
+def compare(document: Document, first: str, second: str, about: str | None = None) -> Comparison:
+    """Every figure of two setups, and what caused the difference of one: the one asked about, or the largest.
+
+    One group of settings at a time is taken over from the second setup into the first. The effects need not add
+    up where changes lean on one another.
+
+    Raises:
+        UnknownSetup: the document has no such setup.
+        KeyError: `about` is no figure of both.
+    """
+    a, b = evaluate(document, first), evaluate(document, second)
+    one, two = figures_of(a), figures_of(b)
+    rows = [
+        Difference(path, (one.get(path) or two[path]).unit, one.get(path), two.get(path))
+        for path in {**one, **two}
+    ]
+    path = about or _largest(rows)
+    made = Comparison(rows, path)
+    if path is not None:
+        if path not in one or path not in two:
+            raise KeyError(path)
+        made.causes = _causes(document, first, second, path)
+    return made
+
+
+def figures_of(report: Report) -> dict[str, Figure]:
+    """Every figure of a report by its path."""
+    found = {}
+    holders: list[tuple[str, object]] = [
+        *((f"corners.{p.value}", c) for p, c in report.corners.items()),
+        *((f"ends.{e}", report.ends[e]) for e in ENDS),
+        ("vehicle", report.vehicle),
+        *((f"sags.{p.value}", s) for p, s in report.sags.items()),
+        *([] if report.steering is None else [("steering", report.steering)]),
+    ]
+    for prefix, holder in holders:
+        for member in fields(holder):  # type: ignore[arg-type]
+            value = getattr(holder, member.name)
+            if isinstance(value, Figure):
+                found[f"{prefix}.{member.name}"] = value
+    return found
+
+
+def _largest(rows: list[Difference]) -> str | None:
+    """The corner figure that changed most against its own size."""
+    best, most = None, LEAST
+    for row in rows:
+        group, _, name = row.path.split(".") if row.path.count(".") == 2 else ("", "", "")
+        if group != "corners" or name not in JUDGED or row.first is None or row.second is None:
+            continue
+        was, now = row.first.value, row.second.value
+        size = max(abs(was), abs(now), LEAST)
+        if abs(now - was) / size > most:
+            best, most = row.path, abs(now - was) / size
+    return best
+
+
+def _causes(document: Document, first: str, second: str, path: str) -> list[Cause]:
+    base, other = setup_of(document, first), setup_of(document, second)
+
+    def value(tried: Setup) -> float | None:
+        # beside the others: the first setup of a document is measured, and to change it would change the facts
+        setups = (*document.setups, tried.model_copy(update={"id": TRIAL}))
+        found = figures_of(evaluate_plain(document.model_copy(update={"setups": setups}), TRIAL)).get(path)
+        return None if found is None else float(found.value)
+
+    start = value(base)
+
+    def effect(changed: Setup) -> float:
+        now = value(changed)
+        return 0.0 if now is None or start is None else now - start
+
+    causes = [Cause(words, effect(changed)) for words, changed in _single_changes(document, base, other)]
+    for end in ENDS:
+        causes = _joined(document, base, other, end, causes, effect)
+    return sorted((c for c in causes if abs(c.effect) > LEAST), key=lambda c: -abs(c.effect))
+
+
+def _joined(
+    document: Document,
+    base: Setup,
+    other: Setup,
+    end: EndName,
+    causes: list[Cause],
+    effect: Callable[[Setup], float],
+) -> list[Cause]:
+    """Springs and heights of an end as one cause where they only work together, as on a fixed perch."""
+    apart = [c for c in causes if c.words in (f"{end} springs", f"{end} heights and collars")]
+    members = (*GROUPS["springs"], *GROUPS["heights and collars"])
+    together = effect(_taken(base, other, [p for p in document.places if p.end == end], members))
+    if abs(together - sum(c.effect for c in apart)) <= TOGETHER * abs(together):
+        return causes
+    return [*(c for c in causes if c not in apart), Cause(f"{end} springs at their heights", together)]
+
+
+def _single_changes(document: Document, base: Setup, other: Setup) -> list[tuple[str, Setup]]:
+    """The first setup with one group of settings at a time from the second; only what differs."""
+    made = []
+    for end in ENDS:
+        places = [p for p in document.places if p.end == end]
+        for words, members in GROUPS.items():
+            changed = _taken(base, other, places, members)
+            if changed != base:
+                made.append((f"{end} {words}", changed))
+        name = f"{end}_bar"
+        if getattr(base, name) != getattr(other, name):
+            made.append((f"{end} anti-roll bar", base.model_copy(update={name: getattr(other, name)})))
+    return made
+
+
+def _taken(base: Setup, other: Setup, places: list[Place], members: tuple[str, ...]) -> Setup:
+    taken = {p: {m: getattr(side_of(other, p), m) for m in members} for p in places}
+    return sides_changed(base, taken)

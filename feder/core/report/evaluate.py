@@ -1,0 +1,220 @@
+"""The one pure function: a document, a setup and a load state in, a report out."""
+
+from dataclasses import dataclass, field
+from functools import lru_cache
+
+from feder.core.document.base import ENDS, Place
+from feder.core.document.document import Document, LoadState
+from feder.core.formulas.sag import mass_on_both, place_by_share, share_on_rear
+from feder.core.numbers.errors import UnknownSetup
+from feder.core.numbers.working import tracing, untraced
+from feder.core.report.figures.corner import corner_report
+from feder.core.report.figures.roll import reach_stops
+from feder.core.report.figures.sags import sag_report
+from feder.core.report.figures.steering import steering_report
+from feder.core.report.figures.vehicle import end_report, vehicle_report
+from feder.core.report.findings import Case, findings_of
+from feder.core.report.progress import stations
+from feder.core.report.shapes import (
+    CornerReport,
+    EndReport,
+    Figure,
+    Report,
+    SagReport,
+    SteeringReport,
+    VehicleReport,
+    figure,
+)
+from feder.core.standing.carried import carried_in, rider_of, sum_of_masses
+from feder.core.standing.facts import Facts, gather, setup_of
+from feder.core.standing.stand import StandingVehicle, stand
+
+Reports = CornerReport | EndReport | VehicleReport | SagReport | SteeringReport
+
+
+def evaluate(document: Document, setup: str, load_state: str | None = None, against: str | None = None) -> Report:
+    """Everything Feder can say of a setup under a load state, compared with another setup.
+
+    Every figure is a number that knows its working (`feder.core.working.trail`). What the document does
+    not hold stays empty; it is never filled in. All faults come as findings, none stops the rest.
+
+    Raises:
+        UnknownSetup: the document has no such setup or load state.
+    """
+    with tracing():
+        facts = gather(document)
+        load = _load_state(document, load_state)
+        main = _evaluated(facts, setup, load)
+        if against is not None:
+            other = _other(document, against, load_state)
+            _compare(main[1], other)
+        stood, report = main
+        if document.vehicle.kind != "car":
+            report = _on_two_wheels(facts, setup, load, stood, report)
+            if against is not None:
+                _compare_two(report, other)
+        case = Case(document, setup_of(document, setup), facts, stood, report, load, _as_found(facts, setup))
+        found = findings_of(case)
+        return report.model_copy(
+            update={
+                "against": against,
+                "load_state": load_state,
+                "findings": found,
+                "stations": stations(case, found),
+            }
+        )
+
+
+def _as_found(facts: Facts, setup: str) -> Report | None:
+    """The report as found, which the rules on torsion bars lay beside this one."""
+    found, layouts = facts.document.setups[0].id, [end.end.layout for end in facts.ends.values()]
+    with untraced():
+        return _evaluated(facts, found, None)[1] if "torsion arm" in layouts and setup != found else None
+
+
+def _on_two_wheels(
+    facts: Facts, setup: str, load: LoadState | None, stood: StandingVehicle, report: Report
+) -> Report:
+    """The report with its sags, those of bike alone and of the rider together, and its steering."""
+    alone = (stood, report) if load is None else _evaluated(facts, setup, None, strips=False)
+    rider = load if load is not None else rider_of(facts.document)
+    ridden = None if rider is None else (stood, report)
+    if rider is not None and load is None:
+        ridden = _evaluated(facts, setup, rider, strips=False)
+    found = facts.document.setups[0].id
+    first = alone[0] if setup == found else stand(facts, facts.document.setups[0], None)
+    sags = {}
+    for place in facts.places:
+        corner = None if ridden is None else ridden[1].corners[place]
+        on = None if ridden is None or ridden[0].trouble else ridden[0].corners[place].load
+        sags[place] = sag_report(
+            alone[0].corners[place],
+            first.corners[place],
+            alone[1].corners[place],
+            corner_report(first.corners[place], facts.document.brief).wheel_rate,
+            corner,
+            on,
+            facts.document.brief,
+        )
+    steering = steering_report(facts, setup, stood)
+    if steering is not None:
+        _who_sits(steering, sags, facts)
+    return report.model_copy(update={"sags": sags, "steering": steering})
+
+
+def _who_sits(steering: SteeringReport, sags: dict[Place, SagReport], facts: Facts) -> None:
+    """The rider's mass and place by the sags, beside the mass that the load state tells."""
+    loads = [s.rider_load.value for s in sags.values() if s.rider_read is not None and s.rider_load is not None]
+    if len(loads) == 2 and loads[0] + loads[1] > 0:
+        steering.rider_by_sags = figure(mass_on_both(*loads), "kg")
+        share = share_on_rear(*loads)
+        steering.rider_rear = figure(share, "")
+        if facts.wheelbase is not None and share > 0:
+            steering.rider_at = figure(place_by_share(share, facts.wheelbase), "m")
+    carried = carried_in(facts, rider_of(facts.document))
+    if carried:
+        steering.rider_told = figure(sum_of_masses(carried), "kg")
+
+
+def _compare_two(report: Report, other: Report) -> None:
+    """The same beside sags and steering."""
+    pairs: list[tuple[SagReport | SteeringReport, SagReport | SteeringReport]] = [
+        (report.sags[p], other.sags[p]) for p in report.sags
+    ]
+    if report.steering is not None and other.steering is not None:
+        pairs.append((report.steering, other.steering))
+    for mine, theirs in pairs:
+        _write_was(mine, theirs)
+
+
+def _other(document: Document, against: str, load_state: str | None) -> Report:
+    """The figures of the setup compared with, as plain numbers; kept, since a drag leaves them as they are."""
+    setups = (document.setups[0], setup_of(document, against))
+    key = document.model_copy(update={"setups": setups}).model_dump_json()
+    return _kept(_Compared(key, against, load_state, document))
+
+
+@dataclass(frozen=True)
+class _Compared:
+    """A setup compared with: the same while the vehicle, as found and it are."""
+
+    key: str
+    against: str
+    load_state: str | None
+    document: Document = field(compare=False)
+
+
+@lru_cache(maxsize=16)
+def _kept(of: _Compared) -> Report:
+    return evaluate_plain(of.document, of.against, of.load_state)
+
+
+def evaluate_plain(document: Document, setup: str, load_state: str | None = None) -> Report:
+    """The same figures as plain numbers, without working, marks, findings, strips or stations: to try a number."""
+    with untraced():
+        return evaluate_whole(document, setup, load_state)
+
+
+def evaluate_whole(document: Document, setup: str, load_state: str | None = None) -> Report:
+    """Every figure, traced where it is asked for so; without findings, strips and stations."""
+    facts, load = gather(document), _load_state(document, load_state)
+    stood, report = _evaluated(facts, setup, load, strips=False)
+    if document.vehicle.kind == "car":
+        return report
+    return _on_two_wheels(facts, setup, load, stood, report)
+
+
+def evaluated(document: Document, setup: str, load_state: str | None) -> tuple[Facts, StandingVehicle, Report]:
+    """Facts, standing and figures of a setup, for trying other parts in it."""
+    facts = gather(document)
+    return facts, *_evaluated(facts, setup, _load_state(document, load_state))
+
+
+def _load_state(document: Document, load_state: str | None) -> LoadState | None:
+    if load_state is None:
+        return None
+    for state in document.loads:
+        if state.id == load_state:
+            return state
+    raise UnknownSetup(f"there is no load state {load_state!r}")
+
+
+def _evaluated(
+    facts: Facts, setup_id: str, load: LoadState | None, *, strips: bool = True
+) -> tuple[StandingVehicle, Report]:
+    setup, brief = setup_of(facts.document, setup_id), facts.document.brief
+    stood = stand(facts, setup, load)
+    corners = {p: corner_report(stood.corners[p], brief) for p in facts.places}
+    ends = {e: end_report(e, facts, stood, corners, brief, strips=strips) for e in ENDS}
+    vehicle = vehicle_report(facts, stood, corners, ends, brief)
+    reach_stops(facts, stood, corners, vehicle.roll_gradient)
+    report = Report(
+        setup=setup_id,
+        against=None,
+        load_state=None,
+        corners=corners,
+        ends=ends,
+        vehicle=vehicle,
+        findings=[],
+        stations=[],
+        equilibrium=stood.trouble,
+    )
+    return stood, report
+
+
+def _compare(report: Report, other: Report) -> None:
+    """Write beside each figure what it was in the other report."""
+    pairs: list[tuple[CornerReport | EndReport | VehicleReport, CornerReport | EndReport | VehicleReport]] = [
+        *((report.corners[p], other.corners[p]) for p in report.corners),
+        *((report.ends[e], other.ends[e]) for e in ENDS),
+        (report.vehicle, other.vehicle),
+    ]
+    for mine, theirs in pairs:
+        _write_was(mine, theirs)
+
+
+def _write_was(mine: Reports, theirs: Reports) -> None:
+    for name in mine.__slots__:
+        value = getattr(mine, name)
+        if type(value) is Figure and type(was := getattr(theirs, name)) is Figure:
+            value.was = float(was.value)

@@ -1,0 +1,68 @@
+"""How one figure of a report came about: its working, first cause first."""
+
+from dataclasses import fields, is_dataclass
+from typing import Any
+
+from pydantic import BaseModel
+
+from feder.core.document.document import Document
+from feder.core.numbers.nomenclature import TERMS
+from feder.core.numbers.showing import Show, lines_of
+from feder.core.numbers.working import Given, Num, Solution, Step, trail
+from feder.core.report.evaluate import evaluate
+from feder.core.report.shapes import Figure
+
+
+def explain(
+    document: Document, setup: str, path: str, show: Show | None = None, load_state: str | None = None
+) -> list[dict[str, Any]]:
+    """Lines of working for the figure at `path` of the report, such as ``corners.front_left.wheel_rate``.
+
+    `show` writes a number with its SI unit in the reader's own units.
+
+    Raises:
+        KeyError: the report has no figure there.
+        UnknownSetup: the document has no such setup or load state.
+    """
+    figure = figure_at(evaluate(document, setup, load_state), path)
+    return [line for number in trail(figure.value) for line in _lines(number, show)]
+
+
+def figure_at(report: BaseModel, path: str) -> Figure:
+    """The figure at a dotted path of a report. Raises `KeyError` when there is none."""
+    place: Any = report
+    for part in path.split("."):
+        if isinstance(place, dict):
+            place = place[part]
+        elif is_dataclass(place) or isinstance(place, BaseModel):
+            names = [f.name for f in fields(place)] if is_dataclass(place) else list(type(place).model_fields)
+            if part not in names:
+                raise KeyError(path)
+            place = getattr(place, part)
+        else:
+            raise KeyError(path)
+    if not isinstance(place, Figure):
+        raise KeyError(path)
+    return place
+
+
+def _lines(number: Num, show: Show | None) -> list[dict[str, Any]]:
+    step = number.step
+    name = step.label if isinstance(step, Given) else step.formula.result if isinstance(step, Step) else step.name
+    return [
+        {
+            "name": name,
+            "symbol": line.symbol,
+            "meaning": TERMS[name][1] if name in TERMS else "",
+            "formula": line.formula,
+            "substituted": line.substituted,
+            "value": float(line.value),
+            "unit": line.unit,
+            "source": line.source,
+            "assumed": step.assumed,
+            "given": isinstance(step, Given),
+            "solved": isinstance(step, Solution),
+            "document_path": step.path if isinstance(step, Given) else None,
+        }
+        for line in lines_of(number, show)
+    ]

@@ -1,0 +1,1 @@
+"""The figures of a report, by what they belong to."""

@@ -1,0 +1,170 @@
+"""Roll of a car: stiffness of both axles, roll gradient, front share of the load moved, and when a stop is met."""
+
+from typing import Any
+
+from feder.core.document.base import ENDS, EndName, Place
+from feder.core.formulas.masses import all_wheels, fraction_of, two_wheels
+from feder.core.formulas.roll import LoadTransfer, axle_roll_stiffness, load_transfer, roll_arm_of, roll_gradient
+from feder.core.formulas.travel import braking_to_stop, cornering_to_stop
+from feder.core.numbers.errors import OutOfRange
+from feder.core.numbers.notes import collecting_notes
+from feder.core.numbers.working import given
+from feder.core.report.figures.rates import sprung_mass
+from feder.core.report.shapes import CornerReport, EndReport, Figure, figure
+from feder.core.standing.facts import Facts
+from feder.core.standing.stand import StandingVehicle
+
+Figures = dict[str, Any]
+
+
+def roll_figures(facts: Facts, stood: StandingVehicle, ends: dict[EndName, EndReport]) -> Figures:
+    """Roll stiffnesses and, with the heights of centre of gravity and roll centres, what 1 g does."""
+    if len(facts.places) != 4:
+        return {}
+    front, rear = (_stiffness(facts, stood, ends, name) for name in ENDS)
+    shown: Figures = {
+        "front_roll_stiffness": figure(front, "N*m/rad"),
+        "rear_roll_stiffness": figure(rear, "N*m/rad"),
+    }
+    masses = _masses(facts, stood)
+    if front is None or rear is None or masses is None:
+        return shown
+    mass, share = masses
+    arm = _arm(facts, share)
+    if arm is None or arm <= 0:
+        return shown
+    try:
+        shown["roll_gradient"] = figure(roll_gradient(mass, arm, front, rear), "rad/g")
+    except OutOfRange:
+        return shown
+    moved = transfer(facts, stood, mass, share, front, rear)
+    if moved is not None:
+        shown["front_transfer"] = figure(moved.front_fraction, "")
+        shown["front_moved"], shown["rear_moved"] = figure(moved.front_total, "N"), figure(moved.rear_total, "N")
+    return shown
+
+
+def _stiffness(
+    facts: Facts, stood: StandingVehicle, ends: dict[EndName, EndReport], name: EndName
+) -> float | None:
+    """Roll stiffness of an axle, its springs at the wheel or at the base of a live axle."""
+    places = [p for p in facts.places if p.end == name]
+    end, rate = stood.corners[places[0]].facts.end, ends[name].wheel_rate
+    if rate is None or end.track is None or rate.value <= 0:
+        return None
+    base = end.track
+    if end.end.layout == "live axle":
+        if end.end.spring_base is None:
+            return None
+        path = f"vehicle.ends.{name}.spring_base"
+        base = given(end.end.spring_base, f"{name} spring base", "m", path=path, source="typed in")
+    bar = end.bar_rate
+    if bar is None:
+        bar = given(0.0, f"{name} bar", "N/m", source="none, or unhooked")
+    one = given(1.0, "bar rate is at the wheel already", "", source="definition")
+    return axle_roll_stiffness(rate.value, base, bar, one, end.track)
+
+
+def _masses(facts: Facts, stood: StandingVehicle) -> tuple[float, float] | None:
+    """Sprung mass of the car and its front share."""
+    found = [sprung_mass(stood.corners[p]) for p in facts.places]
+    if any(m is None for m in found):
+        return None
+    fl, fr, rl, rr = (m for m in found if m is not None)
+    front = two_wheels(fl, fr)
+    total = all_wheels(front, two_wheels(rl, rr))
+    return total, fraction_of(front, total)
+
+
+def _heights(facts: Facts) -> tuple[float, float, float] | None:
+    """Heights of the sprung centre of gravity and of both roll centres."""
+    vehicle = facts.document.vehicle
+    front, rear = vehicle.ends.front.roll_centre, vehicle.ends.rear.roll_centre
+    height = cg_height(facts)
+    if height is None or front is None or rear is None:
+        return None
+    return (
+        height,
+        given(front, "front roll centre", "m", path="vehicle.ends.front.roll_centre", source="typed in"),
+        given(rear, "rear roll centre", "m", path="vehicle.ends.rear.roll_centre", source="typed in"),
+    )
+
+
+def cg_height(facts: Facts) -> float | None:
+    """Height of the sprung mass's centre of gravity."""
+    cg = facts.document.vehicle.sprung_cg_height
+    if cg is None:
+        return None
+    label, path = "height of the sprung centre of gravity", "vehicle.sprung_cg_height.value"
+    return given(cg.value, label, "m", path=path, source="typed in", assumed=cg.assumed)
+
+
+def _arm(facts: Facts, share: float) -> float | None:
+    heights = _heights(facts)
+    return None if heights is None else roll_arm_of(heights[0], share, heights[1], heights[2])
+
+
+def transfer(
+    facts: Facts,
+    stood: StandingVehicle,
+    mass: float,
+    share: float,
+    front: float,
+    rear: float,
+    lateral_g: float = 1.0,
+) -> LoadTransfer | None:
+    """Load moved at a cornering; nothing while a height or a mass is missing."""
+    heights = _heights(facts)
+    ends = {e: stood.corners[facts.places_at(e)[0]].facts.end for e in facts.ends}
+    radii = {e: end.end.tyre.radius for e, end in ends.items()}
+    f, r = ends["front"], ends["rear"]
+    if heights is None or f.track is None or r.track is None or f.unsprung_mass is None or r.unsprung_mass is None:
+        return None
+    if radii["front"] is None or radii["rear"] is None:
+        return None
+    hub = {
+        e: given(v or 0.0, f"{e} tyre radius", "m", path=f"vehicle.ends.{e}.tyre.radius", source="typed in")
+        for e, v in radii.items()
+    }
+    g = given(lateral_g, "cornering", "", source="chosen for the comparison")
+    try:
+        with collecting_notes():
+            return load_transfer(
+                g,
+                mass,
+                share,
+                heights[0],
+                heights[1],
+                heights[2],
+                front,
+                rear,
+                f.track,
+                r.track,
+                two_wheels(f.unsprung_mass, f.unsprung_mass),
+                two_wheels(r.unsprung_mass, r.unsprung_mass),
+                hub["front"],
+                hub["rear"],
+            )
+    except OutOfRange:
+        return None
+
+
+def reach_stops(
+    facts: Facts, stood: StandingVehicle, corners: dict[Place, CornerReport], gradient: Figure | None
+) -> None:
+    """Write into each corner the cornering and the braking at which its stop is met."""
+    masses, height, base = (
+        _masses(facts, stood) if len(facts.places) == 4 else None,
+        cg_height(facts),
+        facts.wheelbase,
+    )
+    for place, report in corners.items():
+        left = report.stop or report.solid
+        end = stood.corners[place].facts.end
+        if left is None or left.value <= 0:
+            continue
+        if gradient is not None and end.track is not None:
+            report.stop_cornering = figure(cornering_to_stop(left.value, gradient.value, end.track), "")
+        rate = report.wheel_rate
+        if masses is not None and height is not None and base is not None and rate is not None and rate.value > 0:
+            report.stop_braking = figure(braking_to_stop(left.value, rate.value, base, masses[0], height), "")

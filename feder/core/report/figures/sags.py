@@ -1,0 +1,159 @@
+"""The sag of a two-wheeler's end: as read, as it will be, and what preload, pressure and spring should be."""
+
+from math import cos
+
+from feder.core.document.brief import Brief, Pair
+from feder.core.document.setup import SpringPart
+from feder.core.formulas.height import collar_between, turns_of
+from feder.core.formulas.pushes import load_on_spring
+from feder.core.formulas.sag import (
+    WIDE,
+    friction_as_force,
+    judged,
+    load_between,
+    rate_between_sags,
+    rate_of_one,
+    tube_of_wheel,
+)
+from feder.core.formulas.wheel_heights import sag_height_of
+from feder.core.numbers.working import given
+from feder.core.report.figures.corner import held_at_droop
+from feder.core.report.shapes import CornerReport, Figure, SagReport, figure
+from feder.core.standing.corner import StandingCorner
+from feder.core.standing.one_end import adjusted, settled
+from feder.core.standing.pushes import push_at
+from feder.core.standing.sag_readings import rake_read_along
+from feder.core.standing.springing.kinds import springing
+from feder.core.standing.weighed import carried_by_spring
+
+
+def sag_report(
+    alone: StandingCorner,
+    found: StandingCorner,
+    corner: CornerReport,
+    found_rate: Figure | None,
+    ridden: CornerReport | None,
+    ridden_load: float | None,
+    brief: Brief,
+) -> SagReport:
+    """Sags, loads and the answers of one end.
+
+    `alone` is the end in this setup without rider; `found` the same as found, where the sags were read, and
+    `found_rate` its wheel rate; `ridden` the figures with the rider, `ridden_load` the load on the springs then.
+    """
+    end = alone.facts.end
+    reads, droop = end.sags, end.droop
+    travel = None if corner.travel_in_all is None else float(corner.travel_in_all.value)
+    rake = rake_read_along(end.end, alone.facts.place)
+    factor = 1.0 if rake is None else cos(rake)
+    rider_band = brief.sag_band(end.name, "rider", travel, factor)
+    free_band = brief.sag_band(end.name, "free", travel, factor)
+    made = SagReport(place=alone.facts.place, read_factor=factor, travel=corner.travel_in_all, free_sag=corner.sag)
+    if ridden is not None:
+        made.rider_sag, made.rider_fraction = ridden.sag, ridden.sag_fraction
+    made.free_fraction = corner.sag_fraction
+    for name, band in (("rider", rider_band), ("free", free_band)):
+        if band is not None:
+            setattr(made, f"{name}_low", figure(band[0], "m"))
+            setattr(made, f"{name}_high", figure(band[1], "m"))
+    if droop is not None:
+        for state, member in (("bike", "free"), ("rider", "rider")):
+            height, friction = reads.of(state), reads.frictions.get(state)
+            if height is not None:
+                setattr(made, f"{member}_read", figure(sag_height_of(droop, height), "m"))
+            if friction is not None:
+                setattr(made, f"{member}_friction", figure(friction, "m"))
+                if found_rate is not None and found_rate.value > 0:
+                    force = friction_as_force(friction, found_rate.value)
+                    setattr(made, f"{member}_friction_force", figure(force, "N"))
+    made.preload = figure(held_at_droop(alone), "m")
+    loads = _loads(found, ridden_load)
+    made.bike_load, made.ridden_load = (figure(v, "N") for v in loads)
+    made.bike_told = figure(found.load, "N")
+    if loads[0] is not None and loads[1] is not None:
+        made.rider_load = figure(load_between(loads[1], loads[0]), "N")
+    if droop is not None and rider_band is not None and loads[0] is not None and loads[1] is not None:
+        _answer(made, alone, found, (loads[0], loads[1]), brief, (rider_band, free_band or WIDE))
+    for name in ("free_read", "rider_read", "free_sag", "rider_sag", "free_then", "target"):
+        known = getattr(made, name)
+        if known is not None:
+            told = known.value if rake is None else tube_of_wheel(known.value, rake)
+            setattr(made, f"{name}_along", figure(told, "m"))
+    return made
+
+
+def _loads(found: StandingCorner, ridden_load: float | None) -> tuple[float | None, float | None]:
+    """Loads on the springs, bike alone and with rider: of the sags as read, or of scales and load state."""
+    reads = found.facts.end.sags
+    rider = reads.of("rider")
+    ridden = None if rider is None else carried_by_spring(found, rider)
+    return found.load, ridden_load if ridden is None else ridden
+
+
+def _answer(
+    made: SagReport,
+    stood: StandingCorner,
+    found: StandingCorner,
+    loads: tuple[float, float],
+    brief: Brief,
+    bands: tuple[Pair, Pair],
+) -> None:
+    """Adjuster for the rider sag wanted, free sag then, and what both say of the spring."""
+    end = stood.facts.end
+    assert end.droop is not None
+    path = f"brief.targets.{end.name}_rider_sag"
+    wanted = brief.sag_wanted(end.name, bands[0], made.read_factor)
+    target = given(wanted, f"{end.name} rider sag wanted", "m", path=path, source="brief")
+    made.target = figure(target, "m")
+    set_for = adjusted(stood, loads[1], sag_height_of(end.droop, target), springing(stood))
+    if set_for is None:
+        return
+    setting = set_for.pressure if stood.air is not None else set_for.collar
+    if setting is None:
+        return
+    if stood.air is not None:
+        made.wanted_pressure = figure(setting, "Pa")
+    else:
+        made.wanted_collar = figure(setting, "m")
+        now = found.collar
+        if now is not None:
+            move = collar_between(setting, now)
+            made.wanted_move = figure(move, "m")
+            seat = stood.side.seat or found.side.seat
+            if seat is not None and seat.pitch:
+                made.wanted_turns = figure(turns_of(move, seat.pitch), "turn")
+            made.collar_told = found.side.collar is not None
+            if seat is not None and seat.thread is not None and made.collar_told:
+                made.off_thread = bool(setting > seat.thread + 1e-9 or setting < -1e-9)
+        made.wanted_preload = figure(held_at_droop(set_for), "m")
+    hub = settled(set_for, loads[0], springing(set_for))
+    if hub is None:
+        return
+    free = sag_height_of(end.droop, hub)
+    made.free_then = figure(free, "m")
+    middle = sum(bands[0]) / 2  # rider sag is then as wanted: free sag judges the spring
+    made.verdict = judged(middle, float(free), bands)
+    if isinstance(stood.side.spring, SpringPart) and bands[1] is not WIDE:
+        _rate(made, stood, loads, float(target), sum(bands[1]) / 2)
+
+
+def _rate(made: SagReport, stood: StandingCorner, loads: tuple[float, float], rider: float, free: float) -> None:
+    """The spring rate that gives rider and free sag in the middle of what is wanted, each spring of the end."""
+    end = stood.facts.end
+    assert end.droop is not None
+    if rider <= free or not end.spring.known:
+        return
+    wanted_free = given(free, f"{end.name} free sag wanted", "m", path="brief.targets", source="brief")
+    wanted = given(rider, f"{end.name} rider sag wanted", "m", path="brief.targets", source="brief")
+    low, high = sag_height_of(end.droop, wanted), sag_height_of(end.droop, wanted_free)
+    ratios = end.spring.ratio(low), end.spring.ratio(high)
+    travel = end.spring.travel(high, low)
+    if not ratios[0] or not ratios[1] or travel <= 0:
+        return
+    parts = []
+    for load, hub in ((loads[1], low), (loads[0], high)):
+        push = push_at(stood, hub)
+        parts.append(load if push is None else load_on_spring(load, push))
+    rate = rate_between_sags(parts[0], ratios[0], parts[1], ratios[1], travel)
+    if rate > 0:
+        made.wanted_rate = figure(rate if end.legs == 1 else rate_of_one(rate, end.legs), "N/m")

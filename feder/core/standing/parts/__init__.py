@@ -1,0 +1,1 @@
+"""The parts at a corner as numbers that know their path."""

@@ -1,0 +1,110 @@
+"""A corner's bump stop: the shaft that shows at a height, what stands on it, and what it pushes back with."""
+
+from dataclasses import dataclass, field
+from functools import lru_cache
+
+from feder.core.document.base import EndName, Place
+from feder.core.document.setup import SideSetup
+from feder.core.document.vehicle import BumpStop
+from feder.core.formulas.pushes import shaft_after
+from feder.core.formulas.travel import stop_gap
+from feder.core.formulas.wheel_heights import hub_to_arch_after
+from feder.core.numbers.errors import OutOfRange
+from feder.core.numbers.working import given, solved
+from feder.core.solvers.force_table import ForceTable, stop_table
+from feder.core.standing.coupling import Coupling
+
+
+@dataclass(frozen=True, slots=True)
+class Squeeze:
+    """The stop at one height, along one damper: its gap (negative when squeezed), force and rate."""
+
+    gap: float
+    force: float | None = None
+    rate: float | None = None
+
+
+@dataclass(slots=True)
+class StopFacts:
+    """A bump stop. `shaft` shows at the height `hub_to_arch`; `table` is its force where that is known."""
+
+    part: BumpStop
+    length: float
+    packer: float
+    shaft: float
+    hub_to_arch: float
+    damper: Coupling
+    table: ForceTable | None
+    _read: dict[float, Squeeze] = field(default_factory=dict)
+
+    def touch_height(self) -> float | None:
+        """Hub to arch at which the stop is touched."""
+        if not self.damper.known:
+            return None
+        gap = stop_gap(self.shaft, self.packer, self.length)
+        return hub_to_arch_after(self.hub_to_arch, self.damper.wheel_travel(self.hub_to_arch, gap))
+
+    def shaft_at(self, hub: float) -> float:
+        """Damper shaft that shows at a height."""
+        return shaft_after(self.shaft, self.damper.travel(self.hub_to_arch, hub))
+
+    def at(self, hub: float) -> Squeeze | None:
+        """The stop at a height; nothing while the damper's motion ratio is not known."""
+        if not self.damper.known:
+            return None
+        if float(hub) not in self._read:
+            self._read[float(hub)] = self._at(hub)
+        return self._read[float(hub)]
+
+    def _at(self, hub: float) -> Squeeze:
+        gap = stop_gap(self.shaft_at(hub), self.packer, self.length)
+        if self.table is None or gap >= 0:
+            return Squeeze(gap)
+        pressed = -float(gap)
+        return Squeeze(
+            gap,
+            _from_table(self.table.force(pressed), "stop_force", "N", gap),
+            _from_table(self.table.rate(pressed), "push_rate", "N/m", gap),
+        )
+
+
+def _from_table(value: float, name: str, unit: str, gap: float) -> float:
+    table = "the stop's force table"
+    return solved(value, name, unit, equation=table, inputs={"gap": gap}, source="measured points")
+
+
+def stop_facts(
+    stop: BumpStop | None, side: SideSetup, place: Place, index: int, damper: Coupling
+) -> StopFacts | None:
+    """The bump stop as it stands in a setup: trimmed and packed, or as it came."""
+    if stop is None:
+        return None
+    end: EndName = place.end
+    path, trimmed = f"vehicle.ends.{end}.bump_stop", f"setups.{index}.sides.{place.value}.stop"
+
+    def read(value: float, label: str, at: str) -> float:
+        return given(value, label, "m", path=at, source="typed in")
+
+    if side.stop is None:
+        length = read(stop.length, f"{end} bump stop, length", f"{path}.length")
+        packer = given(0.0, "packers", "m", path=None, source="none named")
+    else:
+        length = read(side.stop.length, f"{place.words} bump stop, length", f"{trimmed}.length")
+        packer = read(side.stop.packer, f"{place.words} packers", f"{trimmed}.packer")
+    return StopFacts(
+        stop,
+        length,
+        packer,
+        read(stop.shaft, f"{end} shaft that shows", f"{path}.shaft"),
+        read(stop.hub_to_arch, f"{end} hub to arch with that shaft", f"{path}.hub_to_arch"),
+        damper,
+        None if stop.points is None else _table(stop.points),
+    )
+
+
+@lru_cache(maxsize=256)
+def _table(points: tuple[tuple[float, ...], ...]) -> ForceTable | None:
+    try:
+        return stop_table([(squeeze, force) for squeeze, force in points])
+    except OutOfRange:
+        return None

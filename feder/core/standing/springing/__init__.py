@@ -1,0 +1,1 @@
+"""How each kind of spring stands between load, height and its adjuster."""

@@ -1,0 +1,132 @@
+"""Coil springs between load, height and collar: the room between the seats."""
+
+from feder.core.document.base import Place
+from feder.core.document.setup import SideSetup
+from feder.core.formulas.height import collar_for_room, seat_from_found_spring, seat_with_spacer, spring_room
+from feder.core.formulas.motion_ratio import spring_force_for_load
+from feder.core.numbers.working import given
+from feder.core.solvers.curve import CornerCurve, LinearCorner, Mounted
+from feder.core.solvers.equilibrium import Curve
+from feder.core.standing.corner import SeatFacts, StandingCorner, hard_limits, typed_setting
+from feder.core.standing.parts.coil import SpringFacts
+from feder.core.standing.pushes import left_for_spring, mounted_pushes
+
+
+class Coil:
+    """A coil spring on a collar, a perch or a preload adjuster."""
+
+    def found(self, corner: StandingCorner) -> StandingCorner:
+        """Spring length as found, and the seat length with the collar at its datum that follows from it."""
+        corner = _under_load(corner)
+        height, side, place = corner.spring_hub, corner.side, corner.facts.place
+        typed = typed_seat(side, place, 0)
+        if typed is not None:
+            return self.answered(corner.but(seat=typed))
+        if corner.spring_length is None or height is None:
+            return corner
+        collar = given(
+            side.collar or 0.0,
+            f"{place.words} collar as found",
+            "m",
+            path=f"setups.0.sides.{place.value}.collar",
+            source="typed in" if side.collar is not None else "fixed perch: zero",
+        )
+        seat = SeatFacts(seat_from_found_spring(corner.spring_length, collar), height)
+        return corner.but(seat=seat, collar=collar)
+
+    def set_at(self, corner: StandingCorner) -> float | None:
+        now = corner.collar if corner.collar is not None else 0.0
+        return typed_setting(corner, "collar", "collar", "m", now)
+
+    def curve(self, corner: StandingCorner) -> Curve | None:
+        end, spring, found = corner.facts.end, corner.spring, corner.found_hub
+        seat, collar = _seat_for(corner), self.set_at(corner)
+        if spring is None or spring.free_length is None or seat is None or collar is None or found is None:
+            return None
+        if not end.spring.known:
+            return None
+        room = spring_room(seat.length, collar, end.spring.travel(seat.height, found))
+        start, pushes, limits = float(spring.free_length - room), mounted_pushes(corner), hard_limits(corner)
+        if end.spring.curve is None and spring.table is None and not pushes:
+            return LinearCorner(float(spring.rate), float(end.spring.constant or 0.0), start, **limits)
+        return CornerCurve((Mounted(spring.curve, end.spring.along(found), start), *pushes), **limits)
+
+    def answered(self, corner: StandingCorner) -> StandingCorner:
+        collar, end = self.set_at(corner), corner.facts.end
+        if collar is None:
+            return _with_collar(_under_load(corner))
+        seat = _seat_for(corner)
+        if seat is None or corner.spring_hub is None or not end.spring.known:
+            return corner.but(collar=collar)
+        length = spring_room(seat.length, collar, end.spring.travel(seat.height, corner.spring_hub))
+        force = None if corner.spring is None else corner.spring.force_at(length)
+        shown = corner.collar if corner.fixed else collar
+        return corner.but(collar=shown, spring_length=length, spring_force=force)
+
+
+COIL = Coil()
+
+
+def with_spring(corner: StandingCorner, spring: SpringFacts) -> StandingCorner:
+    """The same corner, height and load with another spring in it: its length, and the collar that gives it."""
+    return _with_collar(_under_load(corner.but(spring=spring, spring_length=None, collar=None)))
+
+
+def typed_seat(side: SideSetup, place: Place, index: int) -> SeatFacts | None:
+    """The seat as typed in a setup."""
+    seat = side.seat
+    if seat is None or seat.length is None or seat.hub_to_arch is None:
+        return None
+    path = f"setups.{index}.sides.{place.value}.seat"
+
+    def read(value: float, label: str, member: str) -> float:
+        return given(value, f"{place.words} {label}", "m", path=f"{path}.{member}", source="typed in")
+
+    return SeatFacts(
+        read(seat.length, "seat length, collar at datum", "length"),
+        read(seat.hub_to_arch, "hub to arch at that length", "hub_to_arch"),
+    )
+
+
+def spaced_seat(
+    seat: SeatFacts | None, side: SideSetup, found: SideSetup, place: Place, index: int
+) -> SeatFacts | None:
+    """The seat with another spacer on a fork's springs than as found."""
+    now, was = side.fork_spacer, found.fork_spacer
+    if seat is None or now is None or was is None or now == was:
+        return seat
+    label, member = f"{place.words} spacers on the springs", f"sides.{place.value}.fork_spacer"
+    fitted = given(now, label, "m", path=f"setups.{index}.{member}", source="set")
+    before = given(was, f"{label} as found", "m", path=f"setups.0.{member}", source="tape")
+    return SeatFacts(seat_with_spacer(seat.length, fitted, before), seat.height)
+
+
+def _seat_for(corner: StandingCorner) -> SeatFacts | None:
+    """The seat a collar stands on; with the collar fixed and no seat known, the spring as it stands.
+
+    None where readings make the spring shorter than nothing: it is said as too soft, and nothing rests on it.
+    """
+    length, hub, seat = corner.spring_length, corner.spring_hub, corner.seat
+    if corner.fixed and corner.collar is None and length is not None and hub is not None:
+        seat = SeatFacts(length, hub)
+    return seat if seat is not None and seat.length > 0 else None
+
+
+def _under_load(corner: StandingCorner) -> StandingCorner:
+    """Force and length of the spring that carries its load here."""
+    ratio, spring, load = corner.motion_ratio, corner.spring, left_for_spring(corner)
+    if not ratio or load is None:
+        return corner
+    force = spring_force_for_load(load, ratio)
+    length = None if spring is None else spring.length_under(force)
+    return corner.but(spring_force=force, spring_length=length)
+
+
+def _with_collar(corner: StandingCorner) -> StandingCorner:
+    seat, end = corner.seat, corner.facts.end
+    if seat is None or seat.length <= 0 or not end.spring.known:
+        return corner
+    if corner.spring_length is None or corner.spring_hub is None:
+        return corner
+    moved = end.spring.travel(seat.height, corner.spring_hub)
+    return corner.but(collar=collar_for_room(corner.spring_length, seat.length, moved))
