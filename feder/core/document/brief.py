@@ -5,6 +5,8 @@ from typing import Annotated, Literal
 from pydantic import Field, model_validator
 
 from feder.core.document.base import EndName, Model, ShortLengthM, Text
+from feder.core.practice.targets import FLAT_RIDE, FREQUENCY_BANDS, SAG_BANDS, SAG_SHARES
+from feder.core.practice.usual import HELD_AT_DROOP
 
 Pair = tuple[float, float]
 
@@ -21,48 +23,6 @@ Use = Literal[
     "trail",
     "enduro and downhill",
 ]
-
-FREQUENCY_BANDS: dict[str, tuple[float, float]] = {
-    "comfort road": (1.0, 1.3),
-    "sporty road": (1.3, 1.7),
-    "fast road, track days": (1.7, 2.3),
-    "circuit": (2.0, 2.8),
-    "load carrier": (1.2, 1.6),
-}
-"""Wheel-rate frequency in Hz by use; general practice, a starting point to edit."""
-LOADED_USES = ("load carrier",)
-"""Uses whose band is meant with the load on."""
-SAG_BANDS: dict[str, dict[str, tuple[float, float]]] = {
-    "road motorcycle": {
-        "front rider": (0.030, 0.040),
-        "rear rider": (0.030, 0.040),
-        "front free": (0.015, 0.025),
-        "rear free": (0.005, 0.015),
-    },
-    "track motorcycle": {
-        "front rider": (0.025, 0.035),
-        "rear rider": (0.025, 0.035),
-        "front free": (0.015, 0.025),
-        "rear free": (0.005, 0.010),
-    },
-    "off-road motorcycle": {
-        "front rider": (0.065, 0.080),
-        "rear rider": (0.095, 0.105),
-        "front free": (0.025, 0.035),
-        "rear free": (0.030, 0.040),
-    },
-}
-"""Sag in m as it is read (fork: along the tube) by use of a motorcycle; general practice, yours to edit."""
-SAG_SHARES: dict[str, tuple[float, float]] = {
-    "cross-country": (0.20, 0.25),
-    "trail": (0.25, 0.30),
-    "enduro and downhill": (0.28, 0.35),
-}
-"""Rider sag of a bicycle as a share of the travel, both ends; general practice."""
-FLAT_RIDE = (1.05, 1.20)
-"""Rear over front frequency at which pitch dies out; general practice."""
-HELD_AT_DROOP = 0.003
-"""Compression that keeps a spring seated at full droop, m; general practice."""
 
 
 class Band(Model):

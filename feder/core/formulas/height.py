@@ -173,3 +173,8 @@ def body_for_hold(
     For spring and damper apart: the height is the spring's, the droop the damper's.
     """
     return (held - wanted_hold) / motion_ratio * damper_motion_ratio
+
+
+def past_thread(collar: float, thread: float) -> float:
+    """How far a collar would stand above the top of its thread, or below its bottom (negative); 0 on it."""
+    return max(0.0, collar - thread) + min(0.0, collar)

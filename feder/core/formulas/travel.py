@@ -20,11 +20,7 @@ from feder.core.numbers.quantities import (
     Within,
 )
 from feder.core.numbers.working import checked, formula
-
-COMPRESSIBLE = 0.5
-"""Share of its length by which a bump stop squeezes when nothing better is known (general practice)."""
-CLEARANCE = 0.003
-"""Room kept between tyre and arch, m (general practice)."""
+from feder.core.practice.usual import CLEARANCE, COMPRESSIBLE
 
 OpenFraction = Annotated[float, Unit(""), Within(0, 1, open=True)]
 

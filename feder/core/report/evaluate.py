@@ -13,7 +13,8 @@ from feder.core.report.figures.roll import reach_stops
 from feder.core.report.figures.sags import sag_report
 from feder.core.report.figures.steering import steering_report
 from feder.core.report.figures.vehicle import end_report, vehicle_report
-from feder.core.report.findings import Case, findings_of
+from feder.core.report.findings.case import Case
+from feder.core.report.findings.rules import findings_of
 from feder.core.report.progress import stations
 from feder.core.report.shapes import (
     CornerReport,

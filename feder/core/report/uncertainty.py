@@ -5,63 +5,18 @@ usual one by how it was got. The figure is worked out again with one number move
 """
 
 from dataclasses import dataclass, field
-from math import radians, sqrt
+from math import sqrt
 from typing import Any
 
 from feder.core.document.document import Document
 from feder.core.numbers.working import Given, Num, tracing, trail
+from feder.core.practice.tolerances import BY_HOW, BY_SOURCE, BY_UNIT, EXACT
+from feder.core.practice.usual import ASSUMED_RATIO
 from feder.core.report.evaluate import evaluate_plain, evaluate_whole
 from feder.core.report.explain import figure_at
-from feder.core.standing.ratios import ASSUMED_RATIO
 
 STEP = 1e-4
 """Part of its uncertainty by which a number is moved."""
-
-
-@dataclass(frozen=True)
-class Tolerance:
-    """A standard uncertainty: absolute in SI, or relative to the value."""
-
-    size: float
-    relative: bool = False
-
-    def of(self, value: float) -> float:
-        return abs(value) * self.size if self.relative else self.size
-
-
-BY_HOW: dict[str, Tolerance] = {
-    "scales": Tolerance(1.0),
-    "tape": Tolerance(1.5e-3),
-    "level": Tolerance(radians(0.1)),
-    "sweep": Tolerance(0.01, relative=True),
-    "levers": Tolerance(0.03, relative=True),
-    "maker": Tolerance(0.03, relative=True),
-    "bench": Tolerance(0.01, relative=True),
-    "wire": Tolerance(0.05, relative=True),
-    "estimated": Tolerance(0.10, relative=True),
-    "assumed": Tolerance(0.15, relative=True),
-}
-"""Usual standard uncertainties by how a number was got; general practice."""
-BY_UNIT: dict[str, Tolerance] = {
-    "m": BY_HOW["tape"],
-    "kg": BY_HOW["scales"],
-    "rad": BY_HOW["level"],
-    "": BY_HOW["sweep"],
-    "N/m": BY_HOW["maker"],
-    "N*s/m": BY_HOW["estimated"],
-    "N*m/rad": BY_HOW["maker"],
-    "m^2": BY_HOW["maker"],
-    "m^3": BY_HOW["maker"],
-    "Pa": Tolerance(0.02, relative=True),
-}
-"""For numbers typed in without saying how: as such a number is usually got."""
-BY_SOURCE: dict[str, Tolerance] = {
-    "by calliper": Tolerance(0.0125, relative=True),
-    "steel": Tolerance(0.0),
-}
-"""Diameters go into a bar's rate with their fourth power: so much makes a rate from dimensions 5 % uncertain."""
-EXACT = ("asked for", "set", "brief", "fixed perch: zero", "counted")
-"""Sources of numbers that are decided or counted, not measured."""
 
 
 @dataclass(slots=True)

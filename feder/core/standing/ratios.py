@@ -15,12 +15,10 @@ from feder.core.document.vehicle import (
 from feder.core.formulas.motion_ratio import fork_motion_ratio, lever_motion_ratio, motion_ratio_from_leverage
 from feder.core.numbers.errors import OutOfRange
 from feder.core.numbers.working import given
+from feder.core.practice.usual import ASSUMED_RATIO
 from feder.core.solvers.ratio import RatioCurve, ratio_from_leverage, ratio_from_sweep
 from feder.core.standing.coupling import Coupling
 from feder.core.standing.how import HOW_WORDS
-
-ASSUMED_RATIO: dict[str, float] = {"strut": 0.95, "wishbone": 0.65}
-"""Usual motion ratio by layout, each about 15 % uncertain; general practice."""
 
 
 @lru_cache(maxsize=256)

@@ -4,13 +4,11 @@ from feder.core.document.setup import SpringPart
 from feder.core.formulas.height import spring_room
 from feder.core.formulas.sag import load_of_spring, load_with_push
 from feder.core.numbers.working import given
+from feder.core.practice.usual import PRELOAD
 from feder.core.standing.corner import SeatFacts, StandingCorner
 from feder.core.standing.pushes import push_at
 from feder.core.standing.springing.air import stroke_at
 from feder.core.standing.springing.coil import typed_seat
-
-USUAL_PRELOAD = 0.010
-"""Compression at full extension taken for a spring of which none was told, m."""
 
 
 def carried_by_spring(corner: StandingCorner, hub: float) -> float | None:
@@ -64,7 +62,7 @@ def as_set(corner: StandingCorner) -> StandingCorner:
         if told is None and end.end.layout != "fork":
             told, member = side.collar, "collar"
         label = f"{place.words} preload as found"
-        value, source = (USUAL_PRELOAD, "not told: a usual preload") if told is None else (told, "typed in")
+        value, source = (PRELOAD, "not told: a usual preload") if told is None else (told, "typed in")
         collar = given(value, label, "m", path=f"{path}.{member}", source=source, assumed=told is None)
     else:
         collar = given(

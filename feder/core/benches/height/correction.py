@@ -5,11 +5,9 @@ from dataclasses import dataclass
 from feder.core.document.base import Place
 from feder.core.document.changes import with_sides
 from feder.core.document.document import Document
+from feder.core.practice.thresholds import LEVEL_ENOUGH
 from feder.core.report.evaluate import evaluate_plain
 from feder.core.standing.facts import setup_of, side_of
-
-LEVEL = 0.002
-"""Difference left to right, and from the target, below which nothing is moved, m; general practice."""
 
 
 @dataclass(slots=True)
@@ -49,7 +47,7 @@ def correction(document: Document, setup: str) -> list[CornerCorrection]:
         pitch = side.seat.pitch if side.seat else None
         m, w = measured[place] or 0.0, wanted[place] or 0.0
         turns = None if move is None or not pitch else move / pitch
-        rows.append(CornerCorrection(place, m, w, move, turns, abs(m - w) <= LEVEL))
+        rows.append(CornerCorrection(place, m, w, move, turns, abs(m - w) <= LEVEL_ENOUGH))
     return rows
 
 

@@ -12,16 +12,12 @@ from feder.core.document.document import Document
 from feder.core.document.setup import SideSetup, TorsionBarPart
 from feder.core.document.vehicle import PlateAdjuster
 from feder.core.formulas.splines import SplineMoves, lifts_clockwise, spline_moves, spline_words
+from feder.core.numbers.quantities import G
+from feder.core.practice.thresholds import LEVEL_WINDOW, PAIR_EXACT, PAIR_NEAR
 from feder.core.report.evaluate import evaluate, evaluate_plain
 from feder.core.report.shapes import CornerReport, Figure
 from feder.core.standing.facts import setup_of, side_of
 
-G = 9.80665
-NEAR = 0.002
-"""Height error below which nothing is said of a pair, m."""
-SETTLED = 0.0005
-WIDE_WINDOW = 0.0175
-"""Half window of the level where no splines say how fine a step is, rad: one degree."""
 UNKNOWN = "Weight, hub to arch, arm and bar must be known before a free angle can be told"
 NEW_BAR = (
     "This is another bar than the one found, and no mark carries over to it. Fit it unloaded as it falls, read "
@@ -121,7 +117,7 @@ def index_bench(
         free_wanted=free,
         change=_difference(free, base),
         finest_step=None,
-        window=WIDE_WINDOW,
+        window=LEVEL_WINDOW,
         press_off=_press(document, found, place, base),
         press_on=_press(document, asked, place, free),
     )
@@ -281,11 +277,11 @@ def _judge(row: MoveRow, adjuster: PlateAdjuster | None) -> None:
         return
     row.numbers["off"] = Figure(abs(row.off), "m")
     way = "high" if row.off > 0 else "low"
-    if abs(row.off) < SETTLED:
+    if abs(row.off) < PAIR_EXACT:
         row.says = "the height wanted"
     elif row.reachable:
         row.grade, row.says = "note", "the adjuster takes the last {off}"
     elif row.reachable is False:
         row.grade, row.says = "stop", f"{{off}} {way}, beyond the adjuster"
-    elif abs(row.off) > NEAR:
-        row.grade, row.says = ("look" if abs(row.off) < 5 * NEAR else "stop"), f"stands {{off}} {way}"
+    elif abs(row.off) > PAIR_NEAR:
+        row.grade, row.says = ("look" if abs(row.off) < 5 * PAIR_NEAR else "stop"), f"stands {{off}} {way}"

@@ -4,11 +4,11 @@ from dataclasses import dataclass, field
 from typing import Literal
 
 from feder.core.document.base import ENDS, EndName, Place
-from feder.core.document.brief import LOADED_USES
 from feder.core.document.changes import with_sides
 from feder.core.document.document import Document
 from feder.core.document.setup import SpringPart
 from feder.core.report.evaluate import evaluate, evaluate_plain
+from feder.core.report.findings.frequencies import meant_loaded
 from feder.core.report.shapes import Figure, Report
 from feder.core.standing.facts import setup_of, side_of
 
@@ -223,13 +223,12 @@ def rank_by_loads(document: Document, setup: str, end: EndName, parts: list[Spri
 def _rank(document: Document, setup: str, end: EndName, part: SpringPart) -> LoadRank:
     fitted = {p: {"spring": part} for p in document.places if p.end == end}
     tried = load_plan(with_sides(document, setup, fitted), setup)
-    band = document.brief.frequency_band
     worst, past, off = tried[0].name, 0.0, 0.0
     ends = [next(e for e in row.ends if e.end == end) for row in tried]
-    unladen = document.brief.use in LOADED_USES and len(tried) > 1
     for row, at in zip(tried, ends, strict=True):
-        if unladen and row.id is None:
-            continue  # the band of a load carrier is meant loaded
+        if meant_loaded(document, loaded=row.id is not None):
+            continue
+        band = document.brief.frequency_band
         beyond = max(0.0, -(_value(at.stop) or 0.0))
         apart, frequency = 0.0, _value(at.frequency)
         if band is not None and frequency is not None:

@@ -9,14 +9,13 @@ from feder.core.document.setup import AirSpringPart
 from feder.core.formulas.air import air_spring
 from feder.core.numbers.errors import OutOfRange
 from feder.core.numbers.working import untraced
+from feder.core.practice.usual import FAST_EXPONENT
 from feder.core.report.evaluate import evaluate
 from feder.core.report.shapes import SagReport
 from feder.core.standing.facts import gather, setup_of
 from feder.core.standing.stand import stand
 
 MOST_SPACERS = 6
-FAST = 1.3
-"""Exponent of a fast stroke, in which the air keeps its heat."""
 
 
 @dataclass(slots=True)
@@ -74,7 +73,7 @@ def _row(
         stroke, ratio = float(end.spring.travel(end.droop, end.solid)), end.spring.ratio(end.solid)
         if not ratio:
             return made
-        slow, fast = (pushed(part, made.pressure, stroke, n) for n in (1.0, FAST))
+        slow, fast = (pushed(part, made.pressure, stroke, n) for n in (1.0, FAST_EXPONENT))
         made.slow, made.fast = (None if f is None else f * float(ratio) for f in (slow, fast))
         if made.fast is not None and said.ridden_load is not None:
             made.times = made.fast / float(said.ridden_load.value)

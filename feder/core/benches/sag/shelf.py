@@ -2,17 +2,20 @@
 
 from dataclasses import dataclass
 
+from feder.core.benches.springs.fit import fits_place, same_spring
 from feder.core.document.base import Place
 from feder.core.document.document import Document
 from feder.core.document.setup import SpringPart
-from feder.core.formulas.height import turns_of
+from feder.core.formulas.height import past_thread, turns_of
 from feder.core.formulas.masses import mass_of_load
 from feder.core.formulas.ride import ride_frequency
 from feder.core.formulas.sag import WIDE, Verdict, judged
 from feder.core.numbers.working import untraced
+from feder.core.practice.thresholds import THREAD_LEFT_ON_A_BIKE
 from feder.core.report.evaluate import evaluate
 from feder.core.report.figures.corner import held_at_droop
 from feder.core.report.figures.rates import corner_wheel_rate
+from feder.core.report.figures.sags import Bands, bands_of
 from feder.core.report.shapes import Figure, Grade, Report, SagReport
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.facts import gather, setup_of
@@ -21,11 +24,7 @@ from feder.core.standing.parts.coil import tried_spring
 from feder.core.standing.springing.coil import COIL
 from feder.core.standing.stand import stand
 
-SAME_DIAMETER = 0.0011
-"""Springs whose inside diameters differ by less fit the same seat, m."""
 MOST_ROWS = 12
-LITTLE_THREAD = 0.003
-"""Thread left beside a collar that is worth a note, m."""
 
 
 @dataclass(slots=True)
@@ -65,23 +64,13 @@ def sag_shelf(
         if said is None or not isinstance(now, SpringPart):
             return []
         inside = None if all_diameters else now.inside_diameter
-        fit = [p for p in parts if _fits(p, inside) and p.free_length is not None]
+        fit = [p for p in parts if fits_place(p, inside) and p.free_length is not None]
         wanted = said.wanted_rate.value if said.wanted_rate is not None else now.rate.value
         fit.sort(key=lambda p: abs(p.rate.value / wanted - 1))
-        if now.free_length is not None and not any(_same(p, now) for p in fit[:MOST_ROWS]):
+        if now.free_length is not None and not any(same_spring(p, now) for p in fit[:MOST_ROWS]):
             fit.insert(0, now)
         rows = [_tried(stood, p, now, said, report) for p in fit[:MOST_ROWS]]
     return sorted((r for r in rows if r is not None), key=lambda r: r.part.rate.value)
-
-
-def _fits(part: SpringPart, inside: float | None) -> bool:
-    if inside is None:
-        return True
-    return part.inside_diameter is not None and abs(part.inside_diameter - inside) <= SAME_DIAMETER
-
-
-def _same(part: SpringPart, now: SpringPart) -> bool:
-    return (part.code, part.rate.value, part.free_length) == (now.code, now.rate.value, now.free_length)
 
 
 def _tried(
@@ -99,8 +88,8 @@ def _tried(
         return None
     seat = stood.side.seat
     thread = None if seat is None or not said.collar_told else seat.thread
-    kept = set_for.collar if thread is None else min(max(set_for.collar, 0.0), thread)
-    past = set_for.collar - kept
+    past = 0.0 if thread is None else past_thread(set_for.collar, thread)
+    kept = set_for.collar - past
     set_for = set_for.but(collar=kept)
     heights = [settled(set_for, load, COIL) for load in (ridden, alone)]
     if heights[0] is None or heights[1] is None:
@@ -113,13 +102,13 @@ def _tried(
     rate = corner_wheel_rate(
         stands, None if stands.spring is None else stands.spring.rate_at(stands.spring_length)
     )
-    bands = _bands(said)
+    bands = bands_of(said) or (WIDE, WIDE)
     verdict = judged((bands[0][0] + bands[0][1]) / 2, free, bands)
     preload = held_at_droop(stands)
     grade, text, numbers = _against(said, part, stands, past, rider, free, preload, verdict, bands, thread)
     return SagCandidate(
         part=part,
-        chosen=_same(part, now),
+        chosen=same_spring(part, now),
         rider_sag=rider,
         free_sag=free,
         preload=preload,
@@ -131,18 +120,6 @@ def _tried(
         says=text,
         numbers={k: Figure(float(v), "m") for k, v in numbers.items()},
     )
-
-
-Bands = tuple[tuple[float, float], tuple[float, float]]
-
-
-def _bands(said: SagReport) -> Bands:
-    free = WIDE
-    if said.free_low is not None and said.free_high is not None:
-        free = (float(said.free_low.value), float(said.free_high.value))
-    low, high = said.rider_low, said.rider_high
-    rider = WIDE if low is None or high is None else (float(low.value), float(high.value))
-    return rider, free
 
 
 def _against(
@@ -179,6 +156,6 @@ def _against(
         )
     if preload is not None and preload < 0:
         return "look", "Loose by {loose} at full extension", {"loose": -preload}
-    if thread is not None and stands.collar is not None and thread - stands.collar < LITTLE_THREAD:
+    if thread is not None and stands.collar is not None and thread - stands.collar < THREAD_LEFT_ON_A_BIKE:
         return "note", "{left} of thread left above the collar", {"left": thread - stands.collar}
     return None, "", {}

@@ -2,15 +2,11 @@
 
 from collections.abc import Sequence
 
+from feder.core.benches.springs.fit import fits_place
 from feder.core.document.base import RateValue
 from feder.core.document.setup import SpringPart
-
-SOFT = 0.35
-"""A spring of at most this share of the main one's rate counts as its helper or tender."""
-SAME_DIAMETER = 0.0015
-"""Inside diameters that stand on one another differ by no more than this, m."""
-RING = 0.005
-"""Thickness of the ring between two springs, m; general practice, it adds to the length."""
+from feder.core.practice.thresholds import SOFT_HELPER
+from feder.core.practice.usual import RING
 
 
 def paired(main: SpringPart, helper: SpringPart) -> SpringPart | None:
@@ -41,8 +37,8 @@ def pairs_for(main: SpringPart, loose_by: float, shelf: Sequence[SpringPart]) ->
     """Pairs from the shelf that keep seated a main spring loose by so much, shortest helper first."""
     made = []
     for helper in shelf:
-        apart = abs((helper.inside_diameter or 0.0) - (main.inside_diameter or 0.0))
-        if helper.tender_rate is not None or helper.rate.value > SOFT * main.rate.value or apart > SAME_DIAMETER:
+        soft = helper.rate.value <= SOFT_HELPER * main.rate.value
+        if helper.tender_rate is not None or not soft or not fits_place(helper, main.inside_diameter):
             continue
         pair = paired(main, helper)
         if pair is not None and (pair.tender_travel or 0.0) > loose_by:

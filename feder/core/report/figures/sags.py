@@ -4,7 +4,7 @@ from math import cos
 
 from feder.core.document.brief import Brief, Pair
 from feder.core.document.setup import SpringPart
-from feder.core.formulas.height import collar_between, turns_of
+from feder.core.formulas.height import collar_between, past_thread, turns_of
 from feder.core.formulas.pushes import load_on_spring
 from feder.core.formulas.sag import (
     WIDE,
@@ -124,7 +124,7 @@ def _answer(
                 made.wanted_turns = figure(turns_of(move, seat.pitch), "turn")
             made.collar_told = found.side.collar is not None
             if seat is not None and seat.thread is not None and made.collar_told:
-                made.off_thread = bool(setting > seat.thread + 1e-9 or setting < -1e-9)
+                made.off_thread = abs(past_thread(setting, seat.thread)) > 1e-9
         made.wanted_preload = figure(held_at_droop(set_for), "m")
     hub = settled(set_for, loads[0], springing(set_for))
     if hub is None:
@@ -157,3 +157,16 @@ def _rate(made: SagReport, stood: StandingCorner, loads: tuple[float, float], ri
     rate = rate_between_sags(parts[0], ratios[0], parts[1], ratios[1], travel)
     if rate > 0:
         made.wanted_rate = figure(rate if end.legs == 1 else rate_of_one(rate, end.legs), "N/m")
+
+
+Bands = tuple[Pair, Pair]
+
+
+def bands_of(said: SagReport) -> Bands | None:
+    """Rider and free sag wanted at a wheel; nothing where no rider sag is wanted, any free sag where none is."""
+    if said.rider_low is None or said.rider_high is None:
+        return None
+    free = WIDE
+    if said.free_low is not None and said.free_high is not None:
+        free = (float(said.free_low.value), float(said.free_high.value))
+    return (float(said.rider_low.value), float(said.rider_high.value)), free

@@ -1,10 +1,11 @@
 """How long a corner's bump stop may be at its ride height: the gap wanted, the tyre and the damper's metal."""
 
-from feder.core.formulas.travel import COMPRESSIBLE, BumpStop, bump_stop
+from feder.core.formulas.travel import BumpStop, bump_stop
 from feder.core.formulas.wheel_heights import travel_to_limit
 from feder.core.numbers.errors import OutOfRange
 from feder.core.numbers.notes import collecting_notes
 from feder.core.numbers.working import given
+from feder.core.practice.usual import COMPRESSIBLE
 from feder.core.standing.corner import StandingCorner
 
 

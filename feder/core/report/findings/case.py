@@ -35,6 +35,11 @@ class Case:
             if len(places) == 2:
                 yield name, places[0], places[1]
 
+    def ends(self) -> Iterator[tuple[EndName, tuple[Place, ...]]]:
+        """Each end with its places."""
+        for name in self.facts.ends:
+            yield name, self.facts.places_at(name)
+
     @property
     def is_found(self) -> bool:
         return self.setup.id == self.document.setups[0].id

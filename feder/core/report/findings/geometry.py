@@ -1,16 +1,37 @@
-"""Rules on ratios and travel limits: what was only assumed, and what cannot be."""
+"""Rules on ratios, arms and travel limits: what was only assumed, and what cannot be."""
 
 import itertools
 from collections.abc import Iterator
 
 from feder.core.document.base import ENDS
 from feder.core.document.changes import PatchStep
-from feder.core.document.vehicle import RatioAssumed, RatioFromLevers, RatioTyped
-from feder.core.report.findings.case import Case, Rule, length, share
+from feder.core.document.vehicle import RatioAssumed, RatioFromLevers, RatioFromSweep, RatioTyped, TorsionArm
+from feder.core.practice.thresholds import (
+    LEVEL_TURNED,
+    SWEEP_RESIDUAL,
+)
+from feder.core.report.findings.case import Case, angle, length, mass, share
 from feder.core.report.shapes import Finding, Mend
 
 USUAL_RATIO = (0.3, 1.15)
-"""Motion ratios (spring / wheel) of cars; outside of it the inverse was probably typed."""
+
+
+def unsprung_above_corner(case: Case) -> Iterator[Finding]:
+    for place in case.places:
+        corner = case.facts.corners[place]
+        heavy = corner.end.unsprung_mass
+        if corner.mass is not None and heavy is not None and heavy >= corner.mass:
+            yield Finding(
+                rule="unsprung_above_corner",
+                grade="stop",
+                place=place.value,
+                station="geometry",
+                text="Unsprung mass {unsprung} is not below the weight here, {mass}",
+                numbers={"unsprung": mass(heavy), "mass": mass(corner.mass)},
+                reason="Nothing would be left to ride on the spring. One of the two is mistyped, or the unsprung mass is "
+                "that of the whole axle; it is wanted per corner.",
+                mend=Mend(text="Check the weight and the unsprung mass per corner"),
+            )
 
 
 def ratio_of_nothing(case: Case) -> Iterator[Finding]:
@@ -96,4 +117,66 @@ def limits_out_of_order(case: Case) -> Iterator[Finding]:
                 )
 
 
-GEOMETRY_RULES: tuple[Rule, ...] = (ratio_of_nothing, ratio_assumed, ratio_inverted, limits_out_of_order)
+def sweep_doubted(case: Case) -> Iterator[Finding]:
+    for name in ENDS:
+        end = case.facts.ends[name]
+        if not isinstance(end.end.spring.ratio, RatioFromSweep):
+            continue
+        curve = end.spring.curve
+        if curve is None:
+            yield Finding(
+                rule="sweep_without_curve",
+                grade="stop",
+                place=name,
+                station="geometry",
+                text="The sweep's pairs give no motion ratio above 0",
+                reason="Hub to arch and the distance between the spring's seats must both shrink as the wheel rises, each wheel position once.",
+                mend=Mend(text="Check the pairs: the larger hub to arch has the larger distance"),
+            )
+        elif curve.residual > SWEEP_RESIDUAL:
+            yield Finding(
+                rule="sweep_scattered",
+                grade="look",
+                place=name,
+                station="geometry",
+                text="One pair of the sweep lies {off} off the curve",
+                numbers={"off": length(curve.residual)},
+                reason="The wheel rate goes with the square of the ratio, so a slip of the tape counts twice.",
+                mend=Mend(text="Measure that step again"),
+            )
+
+
+def level_of_arm(case: Case) -> Iterator[Finding]:
+    """The level that read the arm: zeroed on the chassis, and the same way round on both sides."""
+    for name in case.facts.ends:
+        arm = case.facts.ends[name].end.arm
+        if arm is None or case.facts.ends[name].end.layout != "torsion arm":
+            continue
+        if arm.chassis is None:
+            yield Finding(
+                rule="level_not_zeroed",
+                grade="look",
+                place=name,
+                station="geometry",
+                text="The arm's angle was read without one of the chassis",
+                reason="The chassis stands level neither on the floor nor on the lift. Its angle goes into the arm's one to one.",
+                mend=Mend(text="Read the chassis with the level the same way round, and type both"),
+            )
+        if _looks_turned(arm):
+            yield Finding(
+                rule="level_turned",
+                grade="stop",
+                place=name,
+                station="geometry",
+                text="The arm reads {left} on the left and {right} on the right",
+                numbers={"left": angle(arm.angle), "right": angle(arm.right_angle or 0.0)},
+                reason="Both arms hang alike, so the same number with the other sign means that the level was turned round.",
+                mend=Mend(
+                    text="Turn the level the same way round on both sides, or change the sign of one reading"
+                ),
+            )
+
+
+def _looks_turned(arm: TorsionArm) -> bool:
+    other = arm.right_angle
+    return other is not None and abs(arm.angle) > LEVEL_TURNED and abs(arm.angle + other) < LEVEL_TURNED

@@ -1,21 +1,21 @@
-"""Rules on height and travel: what a height costs, whether the collar reaches it, and what is met first."""
+"""Rules on height: whether the vehicle stands so, what it rests on, and whether the collar reaches it."""
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from feder.core.document.base import ENDS
 from feder.core.document.changes import PatchStep
-from feder.core.numbers.quantities import G
-from feder.core.report.findings.case import Case, Rule, length, share
+from feder.core.document.setup import SpringPart
+from feder.core.formulas.height import past_thread
+from feder.core.practice.thresholds import (
+    CROSS_MOVED,
+    PRELOAD_MOVED,
+    UNEQUAL_COLLARS,
+)
+from feder.core.report.findings.case import Case, figure_of, length, share
+from feder.core.report.findings.spring_fit import collar_off_thread, spring_at
 from feder.core.report.shapes import Finding, Mend
-
-LOST_LOOK = 0.35
-"""Share of bump travel lost to a drop beyond which it is asked about; general practice."""
-UNEQUAL_COLLARS = 0.0035
-"""Difference of collars on one axle that asks for a reason, m."""
-SEAT_DISAGREES = 0.003
-"""Difference between typed and inferred seat length as found that is asked about, m."""
-CROSS_MOVED = 0.01
-"""Change of cross weight that is told, as a share of the total."""
+from feder.core.standing.facts import side_of
 
 
 def cannot_stand(case: Case) -> Iterator[Finding]:
@@ -90,68 +90,25 @@ def _on_the_stop(third: bool, *, known: bool) -> str:
     )
 
 
-def drop_costs(case: Case) -> Iterator[Finding]:
-    for place, _, report in case.corners():
-        lost = report.lost_fraction
-        if lost is not None and report.bump_travel is not None and lost.value > LOST_LOOK:
-            yield Finding(
-                rule="drop_costs",
-                grade="look",
-                place=place.value,
-                station="travel",
-                text="The drop takes {lost} of the bump travel; {left} remain",
-                numbers={"lost": share(lost.value), "left": length(report.bump_travel.value)},
-                reason="Less bump travel meets the stops sooner; a stiffer spring makes up for some of it.",
-                mend=Mend(text="Lower it less, or make room: shorter damper, trimmed stop"),
-            )
-
-
-def tyre_before_stop(case: Case) -> Iterator[Finding]:
-    for place, _, report in case.corners():
-        if (
-            report.contact is not None
-            and report.solid is not None
-            and 0 < report.contact.value < report.solid.value
-        ):
-            yield Finding(
-                rule="tyre_before_solid",
-                grade="stop",
-                place=place.value,
-                station="travel",
-                text="The tyre meets the arch at {contact}, before the damper is solid at {solid}",
-                numbers={"contact": length(report.contact.value), "solid": length(report.solid.value)},
-                reason="The tyre would be cut by the arch or the liner before the stop takes the load.",
-                mend=Mend(text="A longer bump stop or a packer must act first, or the arch needs room"),
-            )
-
-
 def collar_reach(case: Case) -> Iterator[Finding]:
-    """The collar that a height asks for must lie on its thread."""
+    """The collar that a height asks for must lie on its thread; the nearest height that does is offered."""
     for place, stood, report in case.corners():
-        seat, collar, ratio = case.side(place).seat, report.collar, report.motion_ratio
-        if seat is None or seat.thread is None or collar is None or ratio is None or stood.hub_to_arch is None:
+        at = spring_at(stood, report)
+        found = collar_off_thread(at)
+        if (
+            found is None
+            or at.collar is None
+            or at.thread is None
+            or at.ratio is None
+            or stood.hub_to_arch is None
+        ):
             continue
-        over, under = collar.value - seat.thread, -collar.value
-        if over <= 1e-9 and under <= 1e-9:
-            continue
-        past, words = (over, "above the top") if over > 0 else (under, "below the bottom")
-        sits = "low" if over > 0 else "high"
-        reach = stood.hub_to_arch + (under if under > 0 else -over) / ratio.value
+        reach = stood.hub_to_arch - past_thread(at.collar, at.thread) / at.ratio
         path: list[str | int] = ["setups", case.setup_index, "sides", place.value, "hub_to_arch"]
-        by_height = case.side(place).set_by == "height"
-        yield Finding(
-            rule="collar_off_thread",
-            grade="stop",
-            place=place.value,
-            station="height",
-            text=f"The collar would stand {{past}} {words} of its thread: the car sits {{off}} {sits}",
-            numbers={"past": length(past), "off": length(past / ratio.value)},
-            reason="Spring length and collar range together decide which heights can be set. The height given is right when "
-            "left and right move alike.",
-            mend=Mend(
-                text="Take a shorter spring" if sits == "high" else "Take a longer spring",
-                patch=[PatchStep(path=path, value=float(reach))] if by_height and reach > 0 else None,
-            ),
+        patch = [PatchStep(path=path, value=float(reach))]
+        by_height = case.side(place).set_by == "height" and reach > 0
+        yield replace(found, mend=Mend(text=found.mend.text, patch=patch if by_height else None)).finding(
+            place.value
         )
 
 
@@ -176,47 +133,6 @@ def collar_not_permitted(case: Case) -> Iterator[Finding]:
                     reason="Outside it the damper may run out of travel or the thread out of engagement, and the part's approval ends.",
                     mend=Mend(text="Stay within the permitted part, or take another spring"),
                 )
-
-
-def inner_wheel_lifts(case: Case) -> Iterator[Finding]:
-    """Load moved at the cornering of 1 g against what the inner wheels carry."""
-    vehicle = case.report.vehicle
-    for name, left, right in case.axles():
-        masses = [case.report.corners[p].mass for p in (left, right)]
-        moved = vehicle.front_moved if name == "front" else vehicle.rear_moved
-        if moved is None or masses[0] is None or masses[1] is None:
-            continue
-        inner = min(masses[0].value, masses[1].value) * G
-        if moved.value > inner:
-            yield Finding(
-                rule="inner_wheel_lifts",
-                grade="look",
-                place=name,
-                station="springs",
-                text="The inner wheel is off the floor from {lateral_ratio} g of cornering",
-                numbers={"lateral_ratio": share(inner / moved.value)},
-                reason="Springs and bar of this axle take more of the roll than its inner wheel has load to give.",
-                mend=Mend(text="Soften this axle's bar or springs, or stiffen the other's"),
-            )
-
-
-def unequal_collars(case: Case) -> Iterator[Finding]:
-    for name, *sides in case.axles():
-        left, right = (case.report.corners[p].collar for p in sides)
-        if left is None or right is None or case.is_found:
-            continue
-        apart = abs(left.value - right.value)
-        if apart > UNEQUAL_COLLARS:
-            yield Finding(
-                rule="unequal_collars",
-                grade="note",
-                place=name,
-                station="height",
-                text="Collars stand {apart} apart from left to right",
-                numbers={"apart": length(apart)},
-                reason="It follows from the weights and heights found. Start from the same count on both sides, then correct after rolling.",
-                mend=Mend(text="Check weights and heights of this axle once more"),
-            )
 
 
 def heights_off_plane(case: Case) -> Iterator[Finding]:
@@ -253,6 +169,25 @@ def cross_moved(case: Case) -> Iterator[Finding]:
         )
 
 
+def unequal_collars(case: Case) -> Iterator[Finding]:
+    for name, *sides in case.axles():
+        left, right = (case.report.corners[p].collar for p in sides)
+        if left is None or right is None or case.is_found:
+            continue
+        apart = abs(left.value - right.value)
+        if apart > UNEQUAL_COLLARS:
+            yield Finding(
+                rule="unequal_collars",
+                grade="note",
+                place=name,
+                station="height",
+                text="Collars stand {apart} apart from left to right",
+                numbers={"apart": length(apart)},
+                reason="It follows from the weights and heights found. Start from the same count on both sides, then correct after rolling.",
+                mend=Mend(text="Check weights and heights of this axle once more"),
+            )
+
+
 def collar_unknown(case: Case) -> Iterator[Finding]:
     if case.is_found:
         return
@@ -274,39 +209,25 @@ def collar_unknown(case: Case) -> Iterator[Finding]:
             )
 
 
-def seat_disagrees(case: Case) -> Iterator[Finding]:
-    """As found, a typed seat length must agree with what load, spring and collar say."""
-    if not case.is_found:
-        return
-    for place, stood, _ in case.corners():
-        side, seat, ratio = stood.side, stood.seat, stood.motion_ratio
-        if side.seat is None or side.collar is None or seat is None or stood.collar is None or not ratio:
+def preload_not_stiffer(case: Case) -> Iterator[Finding]:
+    """The collar was moved and the linear spring kept: the start of the travel moves, the rate does not."""
+    for name, places in case.ends():
+        lead = places[0]
+        side, stood, report = case.side(lead), case.stood.corners[lead], case.report.corners[lead]
+        was = side_of(case.document.setups[0], lead)
+        part = side.spring
+        if case.is_found or not isinstance(part, SpringPart) or part != was.spring or report.collar is None:
             continue
-        apart = abs(stood.collar - side.collar)
-        if apart > SEAT_DISAGREES:
-            yield Finding(
-                rule="seat_disagrees",
-                grade="look",
-                place=place.value,
-                station="survey",
-                text="Seat length, spring and load put the collar {apart} away from where it was read",
-                numbers={"apart": length(apart)},
-                reason="As found, the load fixes how long the spring is. One of seat length, rate, free length, collar, ratio or weight is off.",
-                mend=Mend(text="Read the collar and the seat length again"),
-            )
-
-
-HEIGHT_RULES: tuple[Rule, ...] = (
-    cannot_stand,
-    rests_on_limit,
-    tyre_before_stop,
-    collar_reach,
-    collar_not_permitted,
-    inner_wheel_lifts,
-    drop_costs,
-    heights_off_plane,
-    cross_moved,
-    unequal_collars,
-    collar_unknown,
-    seat_disagrees,
-)
+        moved = float(report.collar.value) - float(was.collar or 0.0)
+        if abs(moved) < PRELOAD_MOVED or stood.spring is None or stood.spring.table is not None:
+            continue
+        yield Finding(
+            rule="preload_not_stiffer",
+            grade="note",
+            place=name,
+            station="height",
+            text=f"Collar {'up' if moved > 0 else 'down'} by {{moved}} with the same spring: the rate stays {{rate}}",
+            numbers={"moved": length(abs(moved)), "rate": figure_of(stood.spring.rate, "N/m")},
+            reason="Preload moves the height, and the force at which the travel starts. A linear spring's rate is its own.",
+            mend=Mend(text="For a stiffer spring take one of another rate"),
+        )

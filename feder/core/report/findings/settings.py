@@ -1,58 +1,18 @@
-"""Rules on settings, limits of the plate and known damage."""
+"""Rules on settings: clicks and alignment."""
 
 from collections.abc import Iterator
 
-from feder.core.document.base import ENDS
-from feder.core.document.vehicle import RatioFromSweep
+from feder.core.document.changes import PatchStep
 from feder.core.formulas.alignment import scrub, toe_angle
-from feder.core.report.findings.case import Case, Rule, figure_of, length, mass
+from feder.core.practice.thresholds import (
+    ALIGNMENT_MOVED,
+    SCRUB_LOOK,
+)
+from feder.core.report.findings.case import Case, figure_of, length
 from feder.core.report.shapes import Finding, Mend
+from feder.core.standing.facts import side_of
 
-SWEEP_RESIDUAL = 0.001
-"""How far a pair of a sweep may lie off the curve before it is doubted, m."""
-ALIGNMENT_MOVED = 0.005
-"""Change of height after which alignment is due, m."""
-SCRUB_LOOK = 7.0
-"""Sideways slip of one wheel that is asked about, m/km; general practice."""
-
-
-def known_damage(case: Case) -> Iterator[Finding]:
-    survey = case.document.survey
-    if survey is not None and survey.damage.strip():
-        yield Finding(
-            rule="known_damage",
-            grade="stop",
-            place="vehicle",
-            station="survey",
-            text=f"Known damage: {' '.join(survey.damage.split())[:100]}",
-            reason="Cracked mounts, torn bushes, a weak damper or corroded towers make every number void, and can hurt. Doubtful parts belong with a licensed workshop.",
-            mend=Mend(text="Deal with it before anything is planned, then empty the line"),
-        )
-
-
-def plate_exceeded(case: Case) -> Iterator[Finding]:
-    """Masses as they stand against the limits of the plate."""
-    plate, found = case.document.vehicle.plate, {p: case.report.corners[p].mass for p in case.places}
-    if any(m is None for m in found.values()):
-        return
-    values = {p: m.value for p, m in found.items() if m is not None}
-    limits = (
-        ("gross", plate.gross, sum(values.values())),
-        ("front axle", plate.front_axle, sum(v for p, v in values.items() if p.end == "front")),
-        ("rear axle", plate.rear_axle, sum(v for p, v in values.items() if p.end == "rear")),
-    )
-    for words, limit, now in limits:
-        if limit is not None and now > limit:
-            yield Finding(
-                rule="plate_exceeded",
-                grade="stop",
-                place="vehicle",
-                station="survey",
-                text=f"{words.capitalize()}: {{now}}, the plate allows {{limit}}",
-                numbers={"now": mass(now), "limit": mass(limit)},
-                reason="No spring raises a legal or structural limit. Brakes, tyres and axle are made for the plate's mass.",
-                mend=Mend(text="Carry less, or move the load"),
-            )
+KNOBS = {"rebound": "Rebound", "bump": "Compression", "high_bump": "High-speed compression"}
 
 
 def clicks_past_range(case: Case) -> Iterator[Finding]:
@@ -86,32 +46,32 @@ def clicks_from_both_ends(case: Case) -> Iterator[Finding]:
         )
 
 
-def sweep_doubted(case: Case) -> Iterator[Finding]:
-    for name in ENDS:
-        end = case.facts.ends[name]
-        if not isinstance(end.end.spring.ratio, RatioFromSweep):
-            continue
-        curve = end.spring.curve
-        if curve is None:
+def knob_left_alone(case: Case) -> Iterator[Finding]:
+    """An adjuster that its maker means for extreme use stands elsewhere than as found."""
+    if case.is_found:
+        return
+    for place in case.places:
+        side, found = case.side(place), side_of(case.document.setups[0], place)
+        for member, words in KNOBS.items():
+            now, was = getattr(side, member), getattr(found, member)
+            if now is None or was is None or not (now.alone or was.alone) or now.count == was.count:
+                continue
             yield Finding(
-                rule="sweep_without_curve",
-                grade="stop",
-                place=name,
-                station="geometry",
-                text="The sweep's pairs give no motion ratio above 0",
-                reason="Hub to arch and the distance between the spring's seats must both shrink as the wheel rises, each wheel position once.",
-                mend=Mend(text="Check the pairs: the larger hub to arch has the larger distance"),
-            )
-        elif curve.residual > SWEEP_RESIDUAL:
-            yield Finding(
-                rule="sweep_scattered",
+                rule="knob_left_alone",
                 grade="look",
-                place=name,
-                station="geometry",
-                text="One pair of the sweep lies {off} off the curve",
-                numbers={"off": length(curve.residual)},
-                reason="The wheel rate goes with the square of the ratio, so a slip of the tape counts twice.",
-                mend=Mend(text="Measure that step again"),
+                place=place.value,
+                station="height",
+                text=f"{words} went from {was.count} to {now.count} clicks, a knob best left alone",
+                reason="Its maker means it for extreme use. Springs, sag and the other knobs come first.",
+                mend=Mend(
+                    text="Back to where it was",
+                    patch=[
+                        PatchStep(
+                            path=["setups", case.setup_index, "sides", place.value, member, "count"],
+                            value=was.count,
+                        )
+                    ],
+                ),
             )
 
 
@@ -151,14 +111,3 @@ def toe_wears(case: Case) -> Iterator[Finding]:
                 reason="Toe eats tyres; moderate camber wears the edge far slower. Look at toe first where a tyre wears.",
                 mend=Mend(text="Set toe to the maker's value, then look at camber"),
             )
-
-
-SETTING_RULES: tuple[Rule, ...] = (
-    known_damage,
-    plate_exceeded,
-    clicks_past_range,
-    clicks_from_both_ends,
-    sweep_doubted,
-    alignment_due,
-    toe_wears,
-)

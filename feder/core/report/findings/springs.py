@@ -1,148 +1,63 @@
-"""Rules on the spring at its place: captive, solid, within the target, front against rear."""
+"""Rules on springs: each in its place, the two sides, front against rear, and what they stand on."""
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 
 from feder.core.document.base import ENDS
-from feder.core.document.brief import LOADED_USES
-from feder.core.document.setup import SpringPart
-from feder.core.report.findings.case import Case, Rule, angle, hertz, length, share
+from feder.core.document.setup import SideSetup, SpringPart
+from feder.core.numbers.quantities import G
+from feder.core.practice.thresholds import (
+    DROP_DIFFERS,
+    SEATS_TILTED,
+    SLENDER,
+)
+from feder.core.report.findings import spring_fit as fit
+from feder.core.report.findings.against import Against
+from feder.core.report.findings.case import Case, angle, figure_of, length, share
+from feder.core.report.findings.frequencies import band_for, meant_loaded, off_target, rear_over_front
+from feder.core.report.findings.spring_fit import SpringAt, spring_at
 from feder.core.report.shapes import Finding, Mend
-
-SLENDER = 4.0
-"""Free length over mean diameter beyond which a spring between plain seats may bow; general practice."""
-TILTED = 0.035
-"""Angle between the seats at ride that is asked about, rad; general practice."""
-DROP_DIFFERS = 0.005
-"""Difference between quoted and computed drop that is asked about, m."""
+from feder.core.standing.facts import side_of
 
 
 def solid_above_fitted(case: Case) -> Iterator[Finding]:
-    for place, stood, _ in case.corners():
-        spring, fitted = stood.spring, stood.spring_length
-        if spring is None:
-            continue
-        if (
-            spring.solid_length is not None
-            and spring.free_length is not None
-            and spring.solid_length >= spring.free_length
-        ):
-            yield _solid(place.value, spring.solid_length, spring.free_length, "free length")
-        elif spring.solid_length is not None and fitted is not None and spring.solid_length >= fitted:
-            yield _solid(place.value, spring.solid_length, fitted, "length at ride")
-
-
-def _solid(place: str, solid: float, other: float, words: str) -> Finding:
-    return Finding(
-        rule="solid_above_fitted",
-        grade="stop",
-        place=place,
-        station="springs",
-        text=f"Solid length {{solid}} is not below the {words}, {{other}}",
-        numbers={"solid": length(solid), "other": length(other)},
-        reason="The coils would all touch before the load is carried: metal on metal, and a spring that breaks.",
-        mend=Mend(text="Check free and solid length; else take a longer or stiffer spring"),
-    )
+    yield from _in_place(case, fit.solid_above_fitted)
 
 
 def binds_first(case: Case) -> Iterator[Finding]:
-    for place, _, report in case.corners():
-        bind = report.bind
-        others = [f.value for f in (report.solid, report.contact) if f is not None]
-        if bind is not None and bind.value > 0 and others and bind.value < min(others):
-            yield Finding(
-                rule="binds_first",
-                grade="stop",
-                place=place.value,
-                station="springs",
-                text="Coils close at {bind}, before the other limit at {other}",
-                numbers={"bind": length(bind.value), "other": length(min(others))},
-                reason="A spring that goes solid stops the wheel metal on metal and takes a set or breaks.",
-                mend=Mend(text="Take a spring with more travel: longer, or fewer coils of thicker wire"),
-            )
+    yield from _in_place(case, fit.binds_first)
 
 
 def held_at_droop(case: Case) -> Iterator[Finding]:
     wanted = case.document.brief.held_at_droop
-    for place, _, report in case.corners():
-        held = report.held_at_droop
-        if held is None or case.is_found:
-            continue
-        loose = held.value < 0
-        if loose or held.value < wanted - 1e-9:
-            text = (
-                "Loose by {loose} at full droop" if loose else "Held by only {held} at full droop; {wanted} wanted"
-            )
-            yield Finding(
-                rule="loose_at_droop" if loose else "barely_held",
-                grade="look",
-                place=place.value,
-                station="springs",
-                text=text,
-                numbers={"loose": length(-held.value)}
-                if loose
-                else {"held": length(held.value), "wanted": length(wanted)},
-                reason="A spring that comes loose rattles and may not seat again. A helper spring or less droop holds it; "
-                "preload changes where it starts, not its rate.",
-                mend=Mend(text="Take a longer spring, add a helper, or limit the droop"),
-            )
+    if not case.is_found:
+        yield from _in_place(case, lambda at: fit.held_at_droop(at, wanted))
 
 
-def _meant_loaded(case: Case) -> bool:
-    """Whether the targets are meant with the load on, and this report is without."""
-    return case.document.brief.use in LOADED_USES and case.load is None and bool(case.document.loads)
+def _in_place(case: Case, rule: Callable[[SpringAt], Against | None]) -> Iterator[Finding]:
+    for place, stood, report in case.corners():
+        found = rule(spring_at(stood, report))
+        if found is not None:
+            yield found.finding(place.value)
 
 
 def frequency_target(case: Case) -> Iterator[Finding]:
-    band = case.document.brief.frequency_band
-    if case.is_found or band is None or _meant_loaded(case):
+    band = band_for(case.document, loaded=case.load is not None)
+    if case.is_found or band is None:
         return
-    low, high = band
     for name in ENDS:
         frequency = case.report.ends[name].frequency
-        if frequency is None or low <= frequency.value <= high:
-            continue
-        yield Finding(
-            rule="frequency_target",
-            grade="look",
-            place=name,
-            station="springs",
-            text="{frequency} lies outside the target, {low} to {high}",
-            numbers={"frequency": hertz(frequency.value), "low": hertz(low), "high": hertz(high)},
-            reason=f"The target is the starting point for {case.document.brief.use}; general practice, yours to edit.",
-            mend=Mend(text="Take another spring, or move the target in the brief"),
-        )
+        found = None if frequency is None else off_target(frequency.value, band, case.document.brief.use)
+        if found is not None:
+            yield found.finding(name)
 
 
 def front_to_rear(case: Case) -> Iterator[Finding]:
-    """Rear over front against the school chosen in the brief."""
     ratio = case.report.vehicle.frequency_ratio
-    if ratio is None or case.is_found or case.document.vehicle.kind != "car" or _meant_loaded(case):
+    if ratio is None or case.is_found or case.document.vehicle.kind != "car":
         return
-    brief = case.document.brief
-    low, high = brief.ratio_band
-    over = ratio.value - 1
-    if brief.pitch_school == "flat ride" and not low <= ratio.value <= high:
-        yield Finding(
-            rule="flat_ride",
-            grade="look",
-            place="vehicle",
-            station="springs",
-            text="Rear {over} over front; flat ride wants {low} to {high}",
-            numbers={"over": share(over), "low": share(low - 1), "high": share(high - 1)},
-            reason="The rear meets a bump later. Only when it is somewhat quicker does it catch up, and pitch dies out.",
-            mend=Mend(text="Take a stiffer or softer rear spring, or choose the other school in the brief"),
-        )
-    if brief.pitch_school == "stiff front" and ratio.value > 1:
-        yield Finding(
-            rule="stiff_front",
-            grade="look",
-            place="vehicle",
-            station="springs",
-            text="Rear {over} over front; the brief asks for the front higher",
-            numbers={"over": share(over)},
-            reason="A higher front frequency buys response and traction on smooth ground, and gives up flat ride.",
-            mend=Mend(text="Take a stiffer front spring, or choose flat ride in the brief"),
-        )
+    found = rear_over_front(ratio.value, case.document.brief)
+    if found is not None and not meant_loaded(case.document, loaded=case.load is not None):
+        yield found.finding("vehicle")
 
 
 def rates_not_at_wheel(case: Case) -> Iterator[Finding]:
@@ -187,6 +102,28 @@ def unlike_sides(case: Case) -> Iterator[Finding]:
             )
 
 
+def springs_swapped(case: Case) -> Iterator[Finding]:
+    """Unlike springs as found that changed sides in this setup."""
+    found = case.document.setups[0]
+    for name, left, right in case.axles():
+        was = [_code(side_of(found, p)) for p in (left, right)]
+        now = [_code(case.side(p)) for p in (left, right)]
+        if None not in was and was[0] != was[1] and now == was[::-1]:
+            yield Finding(
+                rule="springs_swapped",
+                grade="look",
+                place=name,
+                station="springs",
+                text=f"{now[0]} is now left and {now[1]} right; as found it was the other way round",
+                reason="Unlike sides are usually meant: for the driver's weight, or a handed part.",
+                mend=Mend(text="Check which side each belongs to before it is fitted"),
+            )
+
+
+def _code(side: SideSetup) -> str | None:
+    return None if side.spring is None else side.spring.code
+
+
 def may_bow(case: Case) -> Iterator[Finding]:
     """A long thin spring, or one between seats that are not parallel, leans on its damper."""
     for place, _, _ in case.corners():
@@ -207,7 +144,7 @@ def may_bow(case: Case) -> Iterator[Finding]:
                     reason="Beyond about four times its mean diameter a spring between plain seats bows sideways and rubs.",
                     mend=Mend(text="Take a shorter or wider spring, or guide it"),
                 )
-        if seat is not None and seat.tilt is not None and seat.tilt > TILTED:
+        if seat is not None and seat.tilt is not None and seat.tilt > SEATS_TILTED:
             yield Finding(
                 rule="seats_tilted",
                 grade="look",
@@ -245,14 +182,63 @@ def quoted_drop_differs(case: Case) -> Iterator[Finding]:
             )
 
 
-SPRING_RULES: tuple[Rule, ...] = (
-    solid_above_fitted,
-    binds_first,
-    held_at_droop,
-    frequency_target,
-    front_to_rear,
-    rates_not_at_wheel,
-    unlike_sides,
-    may_bow,
-    quoted_drop_differs,
-)
+def load_band_exceeded(case: Case) -> Iterator[Finding]:
+    for place, stood, report in case.corners():
+        part, force = case.side(place).spring, report.spring_force
+        if not isinstance(part, SpringPart) or part.most_load is None or force is None:
+            continue
+        each = force.value / float(stood.facts.end.legs)
+        if each > part.most_load:
+            yield Finding(
+                rule="load_band_exceeded",
+                grade="stop",
+                place=place.value,
+                station="springs",
+                text=f"{part.code} carries {{force}}; its maker's load band ends at {{most}}",
+                numbers={"force": figure_of(each, "N"), "most": figure_of(part.most_load, "N")},
+                reason="Beyond its band a spring takes a set or breaks, whatever travel is left.",
+                mend=Mend(text="Take a spring made for this load, or carry less"),
+            )
+
+
+def damper_mounts_loaded(case: Case) -> Iterator[Finding]:
+    """A coil beside a torsion bar, or in its place, stands on mounts that were made for a damper."""
+    for place, stood, _ in case.corners():
+        hub = stood.spring_hub
+        if stood.facts.end.end.layout != "torsion arm" or hub is None:
+            continue
+        force = stood.spring_force if stood.beside is None else stood.beside.force_at(hub)
+        if force is None:
+            continue
+        yield Finding(
+            rule="damper_mounts_loaded",
+            grade="look",
+            place=place.value,
+            station="springs",
+            text="A coil stands with {force} on the damper's mounts at ride",
+            numbers={"force": figure_of(force, "N")},
+            reason="They were made for a damper that pushes back for moments, not for a spring that stands on them always.",
+            mend=Mend(text="Have mounts and body looked at by a licensed workshop, or take a thicker bar instead"),
+        )
+
+
+def inner_wheel_lifts(case: Case) -> Iterator[Finding]:
+    """Load moved at the cornering of 1 g against what the inner wheels carry."""
+    vehicle = case.report.vehicle
+    for name, left, right in case.axles():
+        masses = [case.report.corners[p].mass for p in (left, right)]
+        moved = vehicle.front_moved if name == "front" else vehicle.rear_moved
+        if moved is None or masses[0] is None or masses[1] is None:
+            continue
+        inner = min(masses[0].value, masses[1].value) * G
+        if moved.value > inner:
+            yield Finding(
+                rule="inner_wheel_lifts",
+                grade="look",
+                place=name,
+                station="springs",
+                text="The inner wheel is off the floor from {lateral_ratio} g of cornering",
+                numbers={"lateral_ratio": share(inner / moved.value)},
+                reason="Springs and bar of this axle take more of the roll than its inner wheel has load to give.",
+                mend=Mend(text="Soften this axle's bar or springs, or stiffen the other's"),
+            )

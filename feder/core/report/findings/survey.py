@@ -1,39 +1,20 @@
-"""Rules on what was measured: gaps, outliers, readings that cannot both be true."""
+"""Rules on what was measured: gaps, outliers, readings that cannot both be true, damage and the plate."""
 
 from collections.abc import Iterator
 from statistics import median
 
 from feder.core.document.base import Place
-from feder.core.report.findings.case import Case, Rule, length, mass
+from feder.core.practice.thresholds import (
+    FRICTION_BAND,
+    HEIGHT_OUTLIER,
+    HUB_TOLERANCE,
+    MASS_OUTLIER,
+    READINGS_SCATTER,
+    SEAT_DISAGREES,
+)
+from feder.core.report.findings.case import Case, length, mass
 from feder.core.report.shapes import Finding, Mend
 from feder.core.standing.facts import readings_of
-
-HUB_TOLERANCE = 0.004
-"""Hub heights of one axle, or hub and tyre radius, that differ by more than this are asked about, m."""
-OUTLIER = 0.015
-"""A side-to-side difference of hub to arch beyond which one of the two is likely mistyped, m."""
-SCATTER = 0.004
-"""Spread of repeated readings that asks for another, m."""
-MASS_OUTLIER = 0.25
-"""Share by which left and right weights of an axle may differ before one is doubted."""
-
-
-def unsprung_above_corner(case: Case) -> Iterator[Finding]:
-    for place in case.places:
-        corner = case.facts.corners[place]
-        heavy = corner.end.unsprung_mass
-        if corner.mass is not None and heavy is not None and heavy >= corner.mass:
-            yield Finding(
-                rule="unsprung_above_corner",
-                grade="stop",
-                place=place.value,
-                station="geometry",
-                text="Unsprung mass {unsprung} is not below the weight here, {mass}",
-                numbers={"unsprung": mass(heavy), "mass": mass(corner.mass)},
-                reason="Nothing would be left to ride on the spring. One of the two is mistyped, or the unsprung mass is "
-                "that of the whole axle; it is wanted per corner.",
-                mend=Mend(text="Check the weight and the unsprung mass per corner"),
-            )
 
 
 def hub_off_floor(case: Case) -> Iterator[Finding]:
@@ -90,7 +71,7 @@ def side_to_side(case: Case) -> Iterator[Finding]:
         left, right = (case.facts.corners[p] for p in sides)
         if left.hub_to_arch is not None and right.hub_to_arch is not None:
             apart = abs(left.hub_to_arch - right.hub_to_arch)
-            if apart > OUTLIER:
+            if apart > HEIGHT_OUTLIER:
                 yield Finding(
                     rule="height_outlier",
                     grade="look",
@@ -122,7 +103,7 @@ def scattered_readings(case: Case) -> Iterator[Finding]:
     for place in case.places:
         for quantity in ("hub_to_arch", "floor_to_arch"):
             values = [r.value for _, r in readings_of(case.document, place, quantity)]
-            if len(values) > 1 and max(values) - min(values) > SCATTER:
+            if len(values) > 1 and max(values) - min(values) > READINGS_SCATTER:
                 yield Finding(
                     rule="scattered_readings",
                     grade="look",
@@ -158,10 +139,79 @@ def not_prepared(case: Case) -> Iterator[Finding]:
         )
 
 
-SURVEY_RULES: tuple[Rule, ...] = (
-    unsprung_above_corner,
-    hub_off_floor,
-    side_to_side,
-    scattered_readings,
-    not_prepared,
-)
+def seat_disagrees(case: Case) -> Iterator[Finding]:
+    """As found, a typed seat length must agree with what load, spring and collar say."""
+    if not case.is_found:
+        return
+    for place, stood, _ in case.corners():
+        side, seat, ratio = stood.side, stood.seat, stood.motion_ratio
+        if side.seat is None or side.collar is None or seat is None or stood.collar is None or not ratio:
+            continue
+        apart = abs(stood.collar - side.collar)
+        if apart > SEAT_DISAGREES:
+            yield Finding(
+                rule="seat_disagrees",
+                grade="look",
+                place=place.value,
+                station="survey",
+                text="Seat length, spring and load put the collar {apart} away from where it was read",
+                numbers={"apart": length(apart)},
+                reason="As found, the load fixes how long the spring is. One of seat length, rate, free length, collar, ratio or weight is off.",
+                mend=Mend(text="Read the collar and the seat length again"),
+            )
+
+
+def friction_band(case: Case) -> Iterator[Finding]:
+    for name in case.facts.ends:
+        place = case.facts.places_at(name)[0]
+        band = case.report.corners[place].height_band
+        if band is not None and band.value > FRICTION_BAND:
+            yield Finding(
+                rule="friction_band",
+                grade="note",
+                place=name,
+                station="survey",
+                text="Friction may hold this end up to {band} off its height, either way",
+                numbers={"band": length(band.value)},
+                reason="A reading anywhere in that band is right. The mean of one lifted and one pressed is free of it.",
+                mend=Mend(text="Lift, let settle, read; press, let settle, read; take the mean"),
+            )
+
+
+def known_damage(case: Case) -> Iterator[Finding]:
+    survey = case.document.survey
+    if survey is not None and survey.damage.strip():
+        yield Finding(
+            rule="known_damage",
+            grade="stop",
+            place="vehicle",
+            station="survey",
+            text=f"Known damage: {' '.join(survey.damage.split())[:100]}",
+            reason="Cracked mounts, torn bushes, a weak damper or corroded towers make every number void, and can hurt. Doubtful parts belong with a licensed workshop.",
+            mend=Mend(text="Deal with it before anything is planned, then empty the line"),
+        )
+
+
+def plate_exceeded(case: Case) -> Iterator[Finding]:
+    """Masses as they stand against the limits of the plate."""
+    plate, found = case.document.vehicle.plate, {p: case.report.corners[p].mass for p in case.places}
+    if any(m is None for m in found.values()):
+        return
+    values = {p: m.value for p, m in found.items() if m is not None}
+    limits = (
+        ("gross", plate.gross, sum(values.values())),
+        ("front axle", plate.front_axle, sum(v for p, v in values.items() if p.end == "front")),
+        ("rear axle", plate.rear_axle, sum(v for p, v in values.items() if p.end == "rear")),
+    )
+    for words, limit, now in limits:
+        if limit is not None and now > limit:
+            yield Finding(
+                rule="plate_exceeded",
+                grade="stop",
+                place="vehicle",
+                station="survey",
+                text=f"{words.capitalize()}: {{now}}, the plate allows {{limit}}",
+                numbers={"now": mass(now), "limit": mass(limit)},
+                reason="No spring raises a legal or structural limit. Brakes, tyres and axle are made for the plate's mass.",
+                mend=Mend(text="Carry less, or move the load"),
+            )

@@ -1,0 +1,44 @@
+"""Thresholds: from where on a rule speaks. Each is a starting point of general practice, none a law."""
+
+from feder.core.practice.value import usual
+
+# survey
+HUB_TOLERANCE = usual(0.004, "m", "Hub heights of one axle, or hub and tyre radius, may differ by this much.")
+HEIGHT_OUTLIER = usual(0.015, "m", "Beyond this difference side to side one hub to arch is likely mistyped.")
+READINGS_SCATTER = usual(0.004, "m", "Spread of repeated readings that asks for another.")
+MASS_OUTLIER = usual(0.25, "", "Share by which the weights of an axle may differ before one is doubted.")
+FRICTION_BAND = usual(0.004, "m", "Friction band of the ride height that is worth a word.")
+PRESSURE_DISAGREES = usual(0.10, "", "Share by which an air pressure may miss the one that load and height imply.")
+SEAT_DISAGREES = usual(0.003, "m", "Difference of typed and inferred seat length that is asked about.")
+RIDER_DISAGREES = usual(0.08, "", "Share by which sags and scale may disagree about the rider.")
+MUCH_FRICTION = usual(0.2, "", "Friction as a share of rider sag from which it hides the spring.")
+# geometry
+LOWEST_RATIO = usual(0.3, "", "Motion ratios of cars lie above this.")
+HIGHEST_RATIO = usual(1.15, "", "Motion ratios of cars lie below this; beyond it the inverse was probably typed.")
+SWEEP_RESIDUAL = usual(0.001, "m", "How far a pair of a sweep may lie off the curve before it is doubted.")
+LEVEL_TURNED = usual(0.035, "rad", "Two arm angles of opposite sign this near look like one level turned round.")
+# springs
+SAME_DIAMETER = usual(0.0015, "m", "Inside diameters that fit the same seat differ by no more than this.")
+SLENDER = usual(4.0, "", "Free length over mean diameter beyond which a spring between plain seats may bow.")
+SEATS_TILTED = usual(0.035, "rad", "Angle between the seats at ride that is asked about.")
+DROP_DIFFERS = usual(0.005, "m", "Difference between quoted and computed drop that is asked about.")
+THREAD_LEFT = usual(0.006, "m", "Thread left beside a collar below which there is little to correct with.")
+THREAD_LEFT_ON_A_BIKE = usual(0.003, "m", "The same above the collar of a two-wheeler's spring.")
+SOFT_HELPER = usual(0.35, "", "A spring of at most this share of the main one's rate counts as its helper.")
+# height
+LOST_LOOK = usual(0.35, "", "Share of bump travel lost to a drop beyond which it is asked about.")
+UNEQUAL_COLLARS = usual(0.0035, "m", "Difference of collars on one axle that asks for a reason.")
+CROSS_MOVED = usual(0.01, "", "Change of cross weight that is told, as a share of the total.")
+PRELOAD_MOVED = usual(0.002, "m", "Change of a collar with the spring kept that is worth a word.")
+LEVEL_ENOUGH = usual(0.002, "m", "Difference left to right, and from the target, below which nothing is moved.")
+ALIGNMENT_MOVED = usual(0.005, "m", "Change of height after which alignment is due.")
+SCRUB_LOOK = usual(7.0, "m/km", "Sideways slip of one wheel that is asked about.")
+# torsion bars
+PLATE_OFF = usual(0.0175, "rad", "Difference of a plate's reading from its computed angle that is told.")
+INDEXED = usual(0.005, "rad", "Change of a free angle with the bar kept that is worth a word.")
+PAIR_NEAR = usual(0.002, "m", "Height error below which nothing is said of a pair of spline moves.")
+PAIR_EXACT = usual(0.0005, "m", "Height error below which a pair gives the height wanted.")
+LEVEL_WINDOW = usual(0.0175, "rad", "Half window of the level where no splines say how fine a step is.")
+LEAST_TURN = usual(0.035, "rad", "Least turn of a plate between two readings that a length is made of.")
+# travel
+STOP_CUT = usual(0.0005, "m", "How closely a bump stop is cut: what is shorter by less is not told.")

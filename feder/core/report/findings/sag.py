@@ -1,0 +1,225 @@
+"""Rules on two wheels: readings, preload first, whether the spring is right, air, balance and lean."""
+
+from collections.abc import Iterator
+from itertools import pairwise
+
+from feder.core.document.base import Place
+from feder.core.document.brief import Pair
+from feder.core.document.survey import SAG_STATES
+from feder.core.formulas.sag import judged
+from feder.core.numbers.working import untraced
+from feder.core.practice.thresholds import (
+    MUCH_FRICTION,
+    PRESSURE_DISAGREES,
+    RIDER_DISAGREES,
+)
+from feder.core.report.figures.sags import Bands, bands_of
+from feder.core.report.findings.case import Case, angle, figure_of, length, mass
+from feder.core.report.shapes import Finding, Mend, SagReport
+
+READ = {"extended": "Fully extended", "bike": "Bike alone", "rider": "Rider on"}
+
+
+def sags_out_of_order(case: Case) -> Iterator[Finding]:
+    """A wheel with more load on it cannot hang lower: two readings are swapped or mistyped."""
+    for place in case.places:
+        reads = case.facts.ends[place.end].sags
+        heights = [(state, h) for state in SAG_STATES if (h := reads.of(state)) is not None]
+        for (state, before), (other, after) in pairwise(heights):
+            if after > before:
+                yield Finding(
+                    rule="sags_out_of_order",
+                    grade="stop",
+                    place=place.value,
+                    station="survey",
+                    text=f"{READ[other]} reads longer than {READ[state].lower()}: {{after}} over {{before}}",
+                    numbers={"after": length(after), "before": length(before)},
+                    reason="Load can only push the wheel in. Two readings are swapped, mistyped, or of different points.",
+                    mend=Mend(text="Read both again from the same two points"),
+                )
+
+
+def rider_disagrees(case: Case) -> Iterator[Finding]:
+    """What the sags carry, beside the rider's mass as told."""
+    said = case.report.steering
+    if said is None or said.rider_by_sags is None or said.rider_told is None or case.load is not None:
+        return
+    by_sags, told = said.rider_by_sags, said.rider_told
+    if abs(by_sags.value / told.value - 1) > RIDER_DISAGREES:
+        yield Finding(
+            rule="rider_disagrees",
+            grade="look",
+            place="vehicle",
+            station="survey",
+            text="The sags carry a rider of {sags}; {told} is told",
+            numbers={"sags": mass(by_sags.value), "told": mass(told.value)},
+            reason="Spring rate, motion ratio, a reading or the rider's mass is off; feet on the floor show like this too.",
+            mend=Mend(
+                text="Weigh the rider in kit, read rider sag again with both feet up, check the spring's rate"
+            ),
+        )
+
+
+def much_friction(case: Case) -> Iterator[Finding]:
+    for place in case.places:
+        said = case.report.sags.get(place)
+        if said is None or said.rider_friction is None or said.rider_read is None:
+            continue
+        if said.rider_friction.value > MUCH_FRICTION * said.rider_read.value > 0:
+            yield Finding(
+                rule="much_friction",
+                grade="look",
+                place=place.value,
+                station="survey",
+                text="Lifted and pressed differ by {both} with the rider on",
+                numbers={"both": length(2 * said.rider_friction.value)},
+                reason="So much friction hides the spring: tight seals or bushes, a bent axle or tube, a fork clamped askew.",
+                mend=Mend(text="Free the fork or linkage first, then read again"),
+            )
+
+
+def pressure_disagrees(case: Case) -> Iterator[Finding]:
+    """As found, the pressure read must agree with what load and height say."""
+    if not case.is_found:
+        return
+    for place, stood, report in case.corners():
+        read, implied = case.side(place).pressure, report.pressure
+        if stood.air is None or read is None or implied is None or not read:
+            continue
+        if abs(implied.value / read - 1) > PRESSURE_DISAGREES:
+            yield Finding(
+                rule="pressure_disagrees",
+                grade="look",
+                place=place.value,
+                station="survey",
+                text="Load and height ask for {implied}; {read} was read",
+                numbers={"implied": figure_of(implied.value, "Pa"), "read": figure_of(read, "Pa")},
+                reason="Weight, height, chamber or gauge is off; pumping at another travel, or a leak, shows like this too.",
+                mend=Mend(text="Read pressure and height again, the wheel off the floor for the pressure"),
+            )
+
+
+def air_out_of_reach(case: Case) -> Iterator[Finding]:
+    for place, stood, report in case.corners():
+        if (
+            stood.air is None
+            or report.stroke is None
+            or report.spring_force is None
+            or report.pressure is not None
+        ):
+            continue
+        yield Finding(
+            rule="air_out_of_reach",
+            grade="stop",
+            place=place.value,
+            station="height",
+            text="No pressure carries this load at a stroke of {stroke}",
+            numbers={"stroke": length(report.stroke.value)},
+            reason="The stroke lies past the end of the chamber, or the load is so small that the spring would have to pull.",
+            mend=Mend(text="Check height, chamber volume and the height at full extension"),
+        )
+
+
+def sag_verdict(case: Case) -> Iterator[Finding]:
+    """Rider sag out of its band asks for preload; in its band, free sag judges the spring."""
+    for place in case.places:
+        sags, bands = case.report.sags.get(place), _bands_at(case, place)
+        if sags is None or sags.rider_sag is None or sags.free_sag is None or bands is None:
+            continue
+        rider_band, free_band = bands
+        with untraced():
+            said = judged(float(sags.rider_sag.value), float(sags.free_sag.value), bands)
+        if said == "preload first":
+            yield _preload_first(place.value, sags, rider_band)
+        elif said != "fits":
+            soft = said == "too soft"
+            yield Finding(
+                rule="spring_too_soft" if soft else "spring_too_stiff",
+                grade="look",
+                place=place.value,
+                station="springs",
+                text="Free sag {free} with the rider sag right; {low} to {high} wanted",
+                numbers={
+                    "free": length(sags.free_sag.value),
+                    "low": length(free_band[0]),
+                    "high": length(free_band[1]),
+                },
+                reason="Much preload holds up a spring that is too soft: the bike alone hardly settles. Preload moves the start, "
+                "not the rate."
+                if soft
+                else "So little preload was needed that the spring is too stiff: the bike alone settles too far.",
+                mend=Mend(text="Take a stiffer spring with less preload" if soft else "Take a softer spring"),
+            )
+
+
+def _bands_at(case: Case, place: Place) -> Bands | None:
+    sags = case.report.sags.get(place)
+    return None if sags is None else bands_of(sags)
+
+
+def _preload_first(place: str, sags: SagReport, band: Pair) -> Finding:
+    assert sags.rider_sag is not None
+    sag = sags.rider_sag.value
+    deep, air = sag > band[1], sags.wanted_pressure is not None
+    return Finding(
+        rule="preload_first",
+        grade="look",
+        place=place,
+        station="height",
+        text="Rider sag {sag}; {low} to {high} wanted",
+        numbers={"sag": length(sag), "low": length(band[0]), "high": length(band[1])},
+        reason="Only when rider sag is right does free sag say whether the spring is.",
+        mend=Mend(
+            text=("More" if deep else "Less") + " pressure"
+            if air
+            else "Add preload"
+            if deep
+            else "Take preload off"
+        ),
+    )
+
+
+def ends_out_of_balance(case: Case) -> Iterator[Finding]:
+    """One end above its sag band, the other below: the bike is tilted."""
+    off = {}
+    for place in case.places:
+        sags, bands = case.report.sags.get(place), _bands_at(case, place)
+        sag = None if sags is None else sags.rider_sag
+        if sag is None or bands is None:
+            return
+        low, high = bands[0]
+        off[place.end] = 1 if sag.value > high else -1 if sag.value < low else 0
+    if off.get("front", 0) * off.get("rear", 0) < 0:
+        deep = "front" if off["front"] > 0 else "rear"
+        gains = (
+            "steepens the rake and shortens the trail"
+            if deep == "front"
+            else "slackens the rake and lengthens the trail"
+        )
+        yield Finding(
+            rule="ends_out_of_balance",
+            grade="look",
+            place="vehicle",
+            station="height",
+            text=f"The {deep} sits low and the other end high",
+            reason=f"That {gains}: the bike steers {'quicker and less steadily' if deep == 'front' else 'slower and runs wide'}.",
+            mend=Mend(text="Set both ends' rider sag as a pair"),
+        )
+
+
+def leans_too_little(case: Case) -> Iterator[Finding]:
+    said, wanted = case.report.steering, case.document.brief.targets.lean
+    if said is None or said.lean_ridden is None or wanted is None or said.lean_ridden.value >= wanted:
+        return
+    yield Finding(
+        rule="leans_too_little",
+        grade="look",
+        place="vehicle",
+        station="height",
+        text=f"The {said.lean_part} touches at {{lean}}; {{wanted}} wanted",
+        numbers={"lean": angle(said.lean_ridden.value), "wanted": angle(wanted)},
+        reason="Sag takes lean away; in a bend the springs carry more, by one over the cosine of the lean.",
+        mend=Mend(
+            text="Preload for this load, a stiffer spring, or a longer shock: see what it takes under Height"
+        ),
+    )
