@@ -16,7 +16,7 @@ from flask import Flask
 from feder.api.app import create_app
 from feder.core.benches.springs.candidates import candidates
 from feder.core.document.document import Document
-from feder.core.document.vehicle import BumpStop, GasCharge, Mount, RatioFromSweep
+from feder.core.document.vehicle import BumpStopPart, GasCharge, Mount, RatioFromSweep
 from feder.core.formulas.splines import spline_moves
 from feder.core.report.evaluate import evaluate
 from feder.core.report.uncertainty import uncertainty
@@ -54,7 +54,7 @@ def line(name: str, found: tuple[float, float], base: float) -> None:
 
 def curved(car: Document) -> Document:
     """The demo car with a swept rear, bump stops and a gas charge."""
-    stop = BumpStop(
+    stop = BumpStopPart(
         length=0.06, shaft=0.10, hub_to_arch=0.36, points=((0, 0), (0.01, 200), (0.02, 700), (0.03, 2000))
     )
     sweep = RatioFromSweep(

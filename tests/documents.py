@@ -2,7 +2,7 @@
 
 from math import radians
 
-from feder.core.document.base import DampingValue, Length, Mass, RateValue
+from feder.core.document.base import DampingValue, LengthValue, MassValue, RateValue
 from feder.core.document.brief import Brief
 from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import AirSpringPart, Setup, Sides, SideSetup, SpringPart, TorsionBarPart
@@ -56,14 +56,14 @@ def roadster(rear: End | None = None, shock: SpringPart | AirSpringPart = SHOCK_
     front = End(
         layout="fork",
         fork=Fork(rake=radians(25), read="vertical"),
-        unsprung_mass=Mass(value=16),
+        unsprung_mass=MassValue(value=16),
         damper_coefficient=DampingValue(value=450),
         limits=Limits(droop=0.620, solid=0.500),
     )
     linkage = End(
         layout="linkage",
         spring=Mount(ratio=RatioFromLeverage(points=LEVERAGE)),
-        unsprung_mass=Mass(value=20),
+        unsprung_mass=MassValue(value=20),
         limits=Limits(droop=0.480, solid=0.360),
     )
     values = {"front": {"mass": 95, "hub_to_arch": 0.598}, "rear": {"mass": 100, "hub_to_arch": 0.468}}
@@ -78,7 +78,7 @@ def roadster(rear: End | None = None, shock: SpringPart | AirSpringPart = SHOCK_
             name="test roadster",
             kind="motorcycle",
             body="motorcycle",
-            wheelbase=Length(value=1.43),
+            wheelbase=LengthValue(value=1.43),
             ends=Ends(front=front, rear=rear or linkage),
         ),
         brief=Brief(use="road motorcycle"),

@@ -1,10 +1,10 @@
 """Bramble, a made-up farrier's van: anvil, gas, water and tools, empty, on its round and full."""
 
-from feder.core.document.base import PLACES, DampingValue, Length, Mass, RateValue
+from feder.core.document.base import PLACES, DampingValue, LengthValue, MassValue, RateValue
 from feder.core.document.brief import Brief
 from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import Setup, Sides, SideSetup, SpringPart
-from feder.core.document.vehicle import BumpStop, End, Ends, Limits, Mount, Plate, RatioTyped, Tyre, Vehicle
+from feder.core.document.vehicle import BumpStopPart, End, Ends, Limits, Mount, Plate, RatioTyped, Tyre, Vehicle
 from feder.demo.survey import Readings, survey_of
 
 _FL, _FR, _RL, _RR = PLACES
@@ -67,7 +67,7 @@ def _vehicle() -> Vehicle:
         track=1.610,
         spring=Mount(ratio=RatioTyped(value=0.95, how="levers")),
         damper_coefficient=DampingValue(value=4000, how="estimated"),
-        unsprung_mass=Mass(value=48, how="estimated"),
+        unsprung_mass=MassValue(value=48, how="estimated"),
         limits=Limits(droop=0.486, stop=0.352, solid=0.318, contact=0.300),
         tyre=Tyre(radius=0.336, rate=RateValue(value=290e3, how="maker"), rim_diameter=0.430),
     )
@@ -78,16 +78,16 @@ def _vehicle() -> Vehicle:
         spring=Mount(ratio=RatioTyped(value=1.0, how="typed")),
         damper=Mount(ratio=RatioTyped(value=0.95, how="sweep")),
         damper_coefficient=DampingValue(value=3900, how="estimated"),
-        unsprung_mass=Mass(value=74, how="estimated"),
+        unsprung_mass=MassValue(value=74, how="estimated"),
         limits=Limits(droop=0.484, solid=0.306, contact=0.292),
         tyre=Tyre(radius=0.336, rate=RateValue(value=310e3, how="maker"), rim_diameter=0.430),
-        bump_stop=BumpStop(length=0.090, shaft=0.142, hub_to_arch=0.436, compressible=0.5, points=_STOP),
+        bump_stop=BumpStopPart(length=0.090, shaft=0.142, hub_to_arch=0.436, compressible=0.5, points=_STOP),
     )
     return Vehicle(
         name="Bramble",
         body="van",
         description="farrier's van, driver aboard, racks in, nothing carried",
-        wheelbase=Length(value=3.050, how="tape"),
+        wheelbase=LengthValue(value=3.050, how="tape"),
         plate=Plate(gross=2800, front_axle=1450, rear_axle=1500),
         ends=Ends(front=front, rear=rear),
     )

@@ -2,7 +2,7 @@
 
 from math import radians
 
-from feder.core.document.base import DampingValue, Length, Mass
+from feder.core.document.base import DampingValue, LengthValue, MassValue
 from feder.core.document.brief import Brief
 from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import AirSpringPart, Clicks, Setup, Sides, SideSetup
@@ -68,7 +68,7 @@ def _vehicle() -> Vehicle:
         fork=Fork(rake=radians(25.0), legs=1, offset=0.044),
         travel=0.150,
         damper_coefficient=DampingValue(value=190, how="estimated"),
-        unsprung_mass=Mass(value=2.9, how="scales"),
+        unsprung_mass=MassValue(value=2.9, how="scales"),
         tyre=Tyre(radius=0.372),
     )
     rear = End(
@@ -76,7 +76,7 @@ def _vehicle() -> Vehicle:
         spring=Mount(ratio=RatioFromLeverage(points=_LEVERAGE)),
         travel=0.145,
         damper_coefficient=DampingValue(value=1500, how="estimated"),
-        unsprung_mass=Mass(value=3.4, how="scales"),
+        unsprung_mass=MassValue(value=3.4, how="scales"),
         tyre=Tyre(radius=0.372),
     )
     return Vehicle(
@@ -84,7 +84,7 @@ def _vehicle() -> Vehicle:
         body="bicycle",
         name="Finch",
         description="trail bike on air, 150 mm of travel",
-        wheelbase=Length(value=1.225, how="tape"),
+        wheelbase=LengthValue(value=1.225, how="tape"),
         seat=SeatPoint(height=0.960, x=0.86),
         ends=Ends(front=front, rear=rear),
     )

@@ -2,7 +2,7 @@
 
 from math import radians
 
-from feder.core.document.base import DampingValue, Length, Mass, RateValue
+from feder.core.document.base import DampingValue, LengthValue, MassValue, RateValue
 from feder.core.document.brief import Brief
 from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import Clicks, Seat, Setup, Sides, SideSetup, SpringPart
@@ -88,7 +88,7 @@ def _vehicle() -> Vehicle:
         fork=Fork(rake=radians(25.5), offset=0.036, bore=0.037),
         travel=0.120,
         damper_coefficient=DampingValue(value=420, how="estimated"),
-        unsprung_mass=Mass(value=17, how="scales"),
+        unsprung_mass=MassValue(value=17, how="scales"),
         tyre=Tyre(radius=0.297),
         limits=Limits(),
     )
@@ -98,7 +98,7 @@ def _vehicle() -> Vehicle:
         travel=0.130,
         swingarm=Swingarm(length=0.560, pivot_height=0.415),
         damper_coefficient=DampingValue(value=4300, how="estimated"),
-        unsprung_mass=Mass(value=21, how="scales"),
+        unsprung_mass=MassValue(value=21, how="scales"),
         tyre=Tyre(radius=0.312),
     )
     return Vehicle(
@@ -106,7 +106,7 @@ def _vehicle() -> Vehicle:
         body="motorcycle",
         name="Magpie",
         description="middleweight roadster, tank full",
-        wheelbase=Length(value=1.425, how="tape"),
+        wheelbase=LengthValue(value=1.425, how="tape"),
         front_overhang=0.31,
         rear_overhang=0.30,
         roof_height=1.09,

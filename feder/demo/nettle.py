@@ -2,12 +2,12 @@
 
 from math import radians
 
-from feder.core.document.base import PLACES, DampingValue, Length, Mass, Place, RateValue
+from feder.core.document.base import PLACES, DampingValue, LengthValue, MassValue, Place, RateValue
 from feder.core.document.brief import Brief
 from feder.core.document.document import Document
 from feder.core.document.setup import Clicks, Seat, Setup, Sides, SideSetup, SpringPart, StopTrim
 from feder.core.document.survey import Conditions, Reading, Survey, SurveyQuantity
-from feder.core.document.vehicle import BumpStop, End, Ends, Limits, Mount, Plate, RatioTyped, Tyre, Vehicle
+from feder.core.document.vehicle import BumpStopPart, End, Ends, Limits, Mount, Plate, RatioTyped, Tyre, Vehicle
 from feder.demo.springs import demo_spring
 
 _FL, _FR, _RL, _RR = PLACES
@@ -58,10 +58,10 @@ def _vehicle() -> Vehicle:
         track=1.400,
         spring=Mount(ratio=RatioTyped(value=0.96, how="sweep")),
         damper_coefficient=DampingValue(value=2865, how="estimated"),
-        unsprung_mass=Mass(value=34, how="scales"),
+        unsprung_mass=MassValue(value=34, how="scales"),
         limits=Limits(droop=0.420, stop=0.3186, solid=0.303, contact=0.282),
         tyre=Tyre(radius=0.288, rate=RateValue(value=210e3, how="maker"), rim_diameter=0.380),
-        bump_stop=BumpStop(length=0.045, shaft=0.064, hub_to_arch=0.354, compressible=0.5, points=_STOP),
+        bump_stop=BumpStopPart(length=0.045, shaft=0.064, hub_to_arch=0.354, compressible=0.5, points=_STOP),
         roll_centre=0.060,
     )
     rear = End(
@@ -70,21 +70,21 @@ def _vehicle() -> Vehicle:
         spring=Mount(ratio=RatioTyped(value=0.72, how="sweep")),
         damper=Mount(ratio=RatioTyped(value=0.94, how="sweep")),
         damper_coefficient=DampingValue(value=1799, how="estimated"),
-        unsprung_mass=Mass(value=28, how="scales"),
+        unsprung_mass=MassValue(value=28, how="scales"),
         limits=Limits(droop=0.402, stop=0.3137, solid=0.301, contact=0.284),
         tyre=Tyre(radius=0.288, rate=RateValue(value=205e3, how="maker"), rim_diameter=0.380),
-        bump_stop=BumpStop(length=0.045, shaft=0.060, hub_to_arch=0.352, compressible=0.5, points=_STOP),
+        bump_stop=BumpStopPart(length=0.045, shaft=0.060, hub_to_arch=0.352, compressible=0.5, points=_STOP),
         roll_centre=0.100,
     )
     return Vehicle(
         name="Nettle",
         body="hatchback",
         description="hill-climb hatchback, driver aboard, half tank",
-        wheelbase=Length(value=2.440, how="tape"),
+        wheelbase=LengthValue(value=2.440, how="tape"),
         front_overhang=0.720,
         rear_overhang=0.610,
         roof_height=1.395,
-        sprung_cg_height=Length(value=0.481, how="estimated"),
+        sprung_cg_height=LengthValue(value=0.481, how="estimated"),
         plate=Plate(gross=1420, front_axle=780, rear_axle=720),
         ends=Ends(front=front, rear=rear),
     )

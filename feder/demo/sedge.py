@@ -1,13 +1,13 @@
 """Sedge, a made-up live-axle estate to be lowered on springs alone; its stops must be trimmed."""
 
-from feder.core.document.base import PLACES, DampingValue, Length, Mass, RateValue
+from feder.core.document.base import PLACES, DampingValue, LengthValue, MassValue, RateValue
 from feder.core.document.brief import Brief
 from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import Setup, Sides, SideSetup, SpringPart, StopTrim
 from feder.core.document.vehicle import (
     AntiRollBar,
     BarHole,
-    BumpStop,
+    BumpStopPart,
     End,
     Ends,
     Limits,
@@ -70,7 +70,7 @@ def _vehicle() -> Vehicle:
         track=1.455,
         spring=Mount(ratio=RatioFromLevers(spring_distance=0.350, wheel_distance=0.368, spring_angle=0.14)),
         damper_coefficient=DampingValue(value=2300, how="estimated"),
-        unsprung_mass=Mass(value=36, how="estimated"),
+        unsprung_mass=MassValue(value=36, how="estimated"),
         limits=Limits(droop=0.458, solid=0.292, contact=0.276),
         tyre=Tyre(radius=0.298, rate=RateValue(value=205e3, how="maker"), rim_diameter=0.405),
         bar=AntiRollBar(
@@ -81,7 +81,7 @@ def _vehicle() -> Vehicle:
                 BarHole(name="inner", rate=RateValue(value=19e3, how="maker")),
             ),
         ),
-        bump_stop=BumpStop(length=0.062, shaft=0.098, hub_to_arch=0.384, compressible=0.5, points=_STOP),
+        bump_stop=BumpStopPart(length=0.062, shaft=0.098, hub_to_arch=0.384, compressible=0.5, points=_STOP),
         roll_centre=0.055,
     )
     rear = End(
@@ -91,19 +91,19 @@ def _vehicle() -> Vehicle:
         spring=Mount(ratio=RatioTyped(value=1.0, how="typed")),
         damper=Mount(ratio=RatioTyped(value=0.92, how="sweep")),
         damper_coefficient=DampingValue(value=2100, how="estimated"),
-        unsprung_mass=Mass(value=58, how="estimated"),
+        unsprung_mass=MassValue(value=58, how="estimated"),
         limits=Limits(droop=0.448, solid=0.290, contact=0.284),
         tyre=Tyre(radius=0.298, rate=RateValue(value=205e3, how="maker"), rim_diameter=0.405),
-        bump_stop=BumpStop(length=0.078, shaft=0.112, hub_to_arch=0.402, compressible=0.5, points=_STOP),
+        bump_stop=BumpStopPart(length=0.078, shaft=0.112, hub_to_arch=0.402, compressible=0.5, points=_STOP),
         roll_centre=0.230,
     )
     return Vehicle(
         name="Sedge",
         body="estate",
         description="live-axle estate, driver aboard, full tank",
-        wheelbase=Length(value=2.620, how="tape"),
+        wheelbase=LengthValue(value=2.620, how="tape"),
         plate=Plate(gross=1720, front_axle=860, rear_axle=930),
-        sprung_cg_height=Length(value=0.56, how="estimated"),
+        sprung_cg_height=LengthValue(value=0.56, how="estimated"),
         ends=Ends(front=front, rear=rear),
     )
 

@@ -2,12 +2,12 @@
 
 from math import radians
 
-from feder.core.document.base import PLACES, DampingValue, Length, Mass, RateValue
+from feder.core.document.base import PLACES, DampingValue, LengthValue, MassValue, RateValue
 from feder.core.document.brief import Brief
 from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import Setup, Sides, SideSetup, SpringPart, TorsionBarPart
 from feder.core.document.vehicle import (
-    BumpStop,
+    BumpStopPart,
     End,
     Ends,
     Limits,
@@ -79,7 +79,7 @@ def _vehicle() -> Vehicle:
         track=1.415,
         spring=Mount(ratio=RatioTyped(value=0.95, how="sweep")),
         damper_coefficient=DampingValue(value=1500, how="estimated"),
-        unsprung_mass=Mass(value=33, how="scales"),
+        unsprung_mass=MassValue(value=33, how="scales"),
         limits=Limits(droop=0.418, stop=0.308, solid=0.291, contact=0.272),
         tyre=Tyre(radius=0.284, rate=RateValue(value=190e3, how="maker"), rim_diameter=0.355),
         roll_centre=0.050,
@@ -97,19 +97,19 @@ def _vehicle() -> Vehicle:
         ),
         damper=Mount(ratio=RatioTyped(value=0.82, how="sweep")),
         damper_coefficient=DampingValue(value=1700, how="estimated"),
-        unsprung_mass=Mass(value=27, how="scales"),
+        unsprung_mass=MassValue(value=27, how="scales"),
         limits=Limits(droop=0.430, solid=0.259, contact=0.246),
         tyre=Tyre(radius=0.288, rate=RateValue(value=190e3, how="maker"), rim_diameter=0.355),
-        bump_stop=BumpStop(length=0.050, shaft=0.096, hub_to_arch=0.352, compressible=0.5, points=_STOP),
+        bump_stop=BumpStopPart(length=0.050, shaft=0.096, hub_to_arch=0.352, compressible=0.5, points=_STOP),
         roll_centre=0.020,
     )
     return Vehicle(
         name="Tansy",
         body="estate",
         description="front-driven delivery estate, driver aboard, empty",
-        wheelbase=Length(value=2.520, how="tape"),
+        wheelbase=LengthValue(value=2.520, how="tape"),
         plate=Plate(gross=1560, front_axle=800, rear_axle=820),
-        sprung_cg_height=Length(value=0.52, how="estimated"),
+        sprung_cg_height=LengthValue(value=0.52, how="estimated"),
         ends=Ends(front=front, rear=rear),
     )
 

@@ -2,13 +2,13 @@
 
 from math import radians
 
-from feder.core.document.base import PLACES, DampingValue, Length, Mass, RateValue
+from feder.core.document.base import PLACES, DampingValue, LengthValue, MassValue, RateValue
 from feder.core.document.brief import Brief
 from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import Setup, Sides, SideSetup, SpringPart, TorsionBarPart
 from feder.core.document.vehicle import (
     BoltAdjuster,
-    BumpStop,
+    BumpStopPart,
     End,
     Ends,
     Limits,
@@ -64,10 +64,10 @@ def _vehicle() -> Vehicle:
         ),
         damper=Mount(ratio=RatioTyped(value=0.62, how="levers")),
         damper_coefficient=DampingValue(value=5200, how="estimated"),
-        unsprung_mass=Mass(value=46, how="estimated"),
+        unsprung_mass=MassValue(value=46, how="estimated"),
         limits=Limits(droop=0.520, solid=0.366, contact=0.352),
         tyre=Tyre(radius=0.340, rate=RateValue(value=240e3, how="maker"), rim_diameter=0.405),
-        bump_stop=BumpStop(length=0.062, shaft=0.080, hub_to_arch=0.452, points=_STOP),
+        bump_stop=BumpStopPart(length=0.062, shaft=0.080, hub_to_arch=0.452, points=_STOP),
         roll_centre=0.090,
     )
     rear = End(
@@ -76,7 +76,7 @@ def _vehicle() -> Vehicle:
         spring_base=0.980,
         spring=Mount(ratio=RatioTyped(value=1.0, how="typed")),
         damper_coefficient=DampingValue(value=2600, how="estimated"),
-        unsprung_mass=Mass(value=72, how="estimated"),
+        unsprung_mass=MassValue(value=72, how="estimated"),
         limits=Limits(droop=0.545, solid=0.372, contact=0.360),
         tyre=Tyre(radius=0.342, rate=RateValue(value=240e3, how="maker"), rim_diameter=0.405),
         roll_centre=0.260,
@@ -85,9 +85,9 @@ def _vehicle() -> Vehicle:
         name="Teasel",
         body="pick-up",
         description="pick-up with a winch in front, driver aboard, bed empty",
-        wheelbase=Length(value=2.980, how="tape"),
+        wheelbase=LengthValue(value=2.980, how="tape"),
         plate=Plate(gross=2780, front_axle=1250, rear_axle=1650),
-        sprung_cg_height=Length(value=0.70, how="estimated"),
+        sprung_cg_height=LengthValue(value=0.70, how="estimated"),
         ends=Ends(front=front, rear=rear),
     )
 

@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.optimize import brentq
 
-from feder.core.formulas.chassis import Chassis, attitude
+from feder.core.formulas.chassis import Chassis, pose_of
 from feder.core.numbers.errors import OutOfRange
 from feder.core.report.evaluate import evaluate
 from feder.demo.magpie import magpie
@@ -44,7 +44,7 @@ def floor_line(chassis, slide, rise):
 
 @given(st.floats(-0.03, 0.11), st.floats(-0.03, 0.12))
 def test_the_floor_touches_both_tyres(slide, rise):
-    stands = attitude(CHASSIS, slide, rise)
+    stands = pose_of(CHASSIS, slide, rise)
     angle, along, _, floor, rear = floor_line(CHASSIS, slide, rise)
     assert stands.pitch == pytest.approx(angle, abs=1e-9)
     assert stands.wheelbase == pytest.approx(along, abs=1e-9)
@@ -56,11 +56,11 @@ def test_the_floor_touches_both_tyres(slide, rise):
 
 
 def test_a_lower_front_steepens_the_rake_and_shortens_the_trail():
-    low = attitude(CHASSIS, 0.020, 0.0)
+    low = pose_of(CHASSIS, 0.020, 0.0)
     assert low.pitch == pytest.approx(-0.020 * cos(CHASSIS.rake) / 1.43, rel=0.02)
     assert low.height_of(0, 0.297) < 0.297
     with pytest.raises(OutOfRange):
-        attitude(CHASSIS, 0.0, 0.7)
+        pose_of(CHASSIS, 0.0, 0.7)
 
 
 def test_tubes_raised_in_the_clamps_steer_and_leave_the_sag():

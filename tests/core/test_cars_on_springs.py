@@ -5,7 +5,7 @@ import pytest
 from feder.core.benches.height.correction import correction
 from feder.core.benches.loads.plan import load_plan, rank_by_loads, spacer_instead
 from feder.core.benches.springs.helper import paired, pairs_for
-from feder.core.document.base import PLACES, Length, RateValue
+from feder.core.document.base import PLACES, LengthValue, RateValue
 from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import BarSetting, SpringPart
 from feder.core.document.vehicle import AntiRollBar, BarHole, Mount, Plate, RatioFromLevers
@@ -26,7 +26,7 @@ BAR = AntiRollBar(
 def rolling(car):
     """The demo car with its heights for roll and a front bar of two holes."""
     vehicle = car.vehicle.model_copy(
-        update={"sprung_cg_height": Length(value=0.56), "plate": Plate(gross=1420, rear_axle=600)}
+        update={"sprung_cg_height": LengthValue(value=0.56), "plate": Plate(gross=1420, rear_axle=600)}
     )
     car = car.model_copy(update={"vehicle": vehicle})
     return with_end(with_end(car, "front", roll_centre=0.06, bar=BAR), "rear", roll_centre=0.10)

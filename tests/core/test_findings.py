@@ -2,7 +2,7 @@
 
 import pytest
 
-from feder.core.document.base import Mass, RateValue
+from feder.core.document.base import MassValue, RateValue
 from feder.core.document.brief import Band, Brief, Targets
 from feder.core.document.setup import Clicks, Seat, SpringPart
 from feder.core.document.survey import Conditions, Reading
@@ -73,8 +73,8 @@ NO_TYRE = {"tyre": None}
 CASES = {
     "unsprung_above_corner": (
         "rear_right",
-        lambda d: with_end(d, "rear", unsprung_mass=Mass(value=200)),
-        lambda d: with_end(d, "rear", unsprung_mass=Mass(value=196)),
+        lambda d: with_end(d, "rear", unsprung_mass=MassValue(value=200)),
+        lambda d: with_end(d, "rear", unsprung_mass=MassValue(value=196)),
     ),
     "tyre_in_the_air": (
         "rear_right",

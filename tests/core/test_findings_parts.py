@@ -4,9 +4,9 @@ from math import radians
 
 import pytest
 
-from feder.core.document.base import Force, Length, RateValue
+from feder.core.document.base import ForceValue, LengthValue, RateValue
 from feder.core.document.setup import CoilBeside, SpringPart, StopTrim
-from feder.core.document.vehicle import AntiRollBar, BumpStop, LowerArm
+from feder.core.document.vehicle import AntiRollBar, BumpStopPart, LowerArm
 from feder.core.report.evaluate import evaluate
 from feder.demo.nettle import nettle
 from feder.demo.tansy import tansy
@@ -46,7 +46,7 @@ def kept(by):
 
 
 def stopped(trim, hub=0.354):
-    stop = BumpStop(length=0.060, shaft=0.080, hub_to_arch=0.360)
+    stop = BumpStopPart(length=0.060, shaft=0.080, hub_to_arch=0.360)
     document = with_end(nettle(), "front", bump_stop=stop)
     return both(document, "front", stop=StopTrim(length=trim), hub_to_arch=hub)
 
@@ -94,7 +94,7 @@ def lowered(quoted):
 
 def rolling(bar):
     """The demo car with its heights for roll, and a bar at the rear."""
-    vehicle = nettle().vehicle.model_copy(update={"sprung_cg_height": Length(value=0.56)})
+    vehicle = nettle().vehicle.model_copy(update={"sprung_cg_height": LengthValue(value=0.56)})
     document = nettle().model_copy(update={"vehicle": vehicle})
     document = with_end(document, "front", roll_centre=0.06)
     fitted = AntiRollBar(rate=RateValue(value=bar)) if bar else None
@@ -166,8 +166,8 @@ CASES = {
         "front",
         "plan",
         None,
-        lambda: with_end(nettle(), "front", friction=Force(value=200)),
-        lambda: with_end(nettle(), "front", friction=Force(value=100)),
+        lambda: with_end(nettle(), "front", friction=ForceValue(value=200)),
+        lambda: with_end(nettle(), "front", friction=ForceValue(value=100)),
     ),
     "alignment_due": ("vehicle", "plan", None, lambda: fitted(None), lambda: fitted(0.001)),
     "toe_wears": ("front_left", "plan", None, lambda: fitted(0.004), lambda: fitted(0.002)),

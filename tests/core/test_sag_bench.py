@@ -9,7 +9,7 @@ from feder.core.benches.sag.air import air_rows
 from feder.core.benches.sag.curve import travel_curve
 from feder.core.benches.sag.levers import levers
 from feder.core.benches.sag.shelf import sag_shelf
-from feder.core.document.base import Length, Mass, Place, RateValue
+from feder.core.document.base import LengthValue, MassValue, Place, RateValue
 from feder.core.document.brief import Brief
 from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import AirSpringPart, Seat, Setup, Sides, SideSetup, SpringPart
@@ -68,13 +68,17 @@ def bike(*, weighed=True, told=True, friction=0.004, vertical=False, members=Non
             readings.append(Reading(place=Place(end), quantity="mass", value=BIKE[end], how="scales"))
     fork = Fork(rake=RAKE, read="vertical" if vertical else "along the tube", offset=0.035)
     front = End(
-        layout="fork", fork=fork, travel=0.120, unsprung_mass=Mass(value=UNSPRUNG["front"]), tyre=Tyre(radius=0.3)
+        layout="fork",
+        fork=fork,
+        travel=0.120,
+        unsprung_mass=MassValue(value=UNSPRUNG["front"]),
+        tyre=Tyre(radius=0.3),
     )
     rear = End(
         layout="linkage",
         spring=Mount(ratio=RatioTyped(value=RATIO)),
         travel=0.130,
-        unsprung_mass=Mass(value=UNSPRUNG["rear"]),
+        unsprung_mass=MassValue(value=UNSPRUNG["rear"]),
         tyre=Tyre(radius=0.31),
     )
     parts = {
@@ -99,7 +103,7 @@ def bike(*, weighed=True, told=True, friction=0.004, vertical=False, members=Non
             name="closed form",
             kind="motorcycle",
             body="motorcycle",
-            wheelbase=Length(value=BASE),
+            wheelbase=LengthValue(value=BASE),
             ends=Ends(front=front, rear=rear),
         ),
         brief=Brief(use="road motorcycle"),

@@ -6,16 +6,16 @@ import pytest
 from scipy.interpolate import PchipInterpolator
 from scipy.optimize import brentq
 
-from feder.core.document.base import PLACES, Force
+from feder.core.document.base import PLACES, ForceValue
 from feder.core.document.document import LoadItem, LoadState
 from feder.core.document.setup import StopTrim
-from feder.core.document.vehicle import BumpStop, GasCharge
+from feder.core.document.vehicle import BumpStopPart, GasCharge
 from feder.core.report.evaluate import evaluate
 from tests.changes import with_end, with_side
 
 G = 9.80665
 POINTS = ((0.0, 0.0), (0.01, 180.0), (0.02, 520.0), (0.03, 1400.0), (0.04, 4200.0))
-STOP = BumpStop(length=0.060, shaft=0.080, hub_to_arch=0.360, points=POINTS)
+STOP = BumpStopPart(length=0.060, shaft=0.080, hub_to_arch=0.360, points=POINTS)
 
 
 @pytest.fixture
@@ -79,7 +79,9 @@ def test_under_a_load_spring_and_stop_settle_together(stopped):
 
 
 def test_gas_lifts_what_the_spring_need_not_carry_and_friction_makes_a_band(stopped):
-    gas = with_end(stopped, "front", gas=GasCharge(pressure=20e5, rod_diameter=0.022), friction=Force(value=90))
+    gas = with_end(
+        stopped, "front", gas=GasCharge(pressure=20e5, rod_diameter=0.022), friction=ForceValue(value=90)
+    )
     was, now = (evaluate(d, "plan").corners["front_left"] for d in (stopped, gas))
     push = 20e5 * pi * 0.022**2 / 4
     assert was.spring_force.value - now.spring_force.value == pytest.approx(push)

@@ -6,8 +6,8 @@ from dataclasses import fields
 import pytest
 
 from feder.calc import entries  # noqa: F401 - loads every formula module of the contract
-from feder.core.document.base import Force
-from feder.core.document.vehicle import BumpStop, GasCharge
+from feder.core.document.base import ForceValue
+from feder.core.document.vehicle import BumpStopPart, GasCharge
 from feder.core.formulas import height, pushes  # noqa: F401
 from feder.core.formulas import masses as stance
 from feder.core.numbers.nomenclature import TERMS
@@ -44,9 +44,9 @@ def test_every_formula_states_units_symbols_and_source_and_can_be_shown(known):
 
 def stopped(car):
     """The demo car low on its bump stops, with a gas charge and friction."""
-    stop = BumpStop(length=0.06, shaft=0.07, hub_to_arch=0.36, points=((0, 0), (0.01, 200), (0.03, 2000)))
+    stop = BumpStopPart(length=0.06, shaft=0.07, hub_to_arch=0.36, points=((0, 0), (0.01, 200), (0.03, 2000)))
     gas = GasCharge(pressure=12e5, rod_diameter=0.02)
-    return with_end(car, "front", bump_stop=stop, gas=gas, friction=Force(value=90))
+    return with_end(car, "front", bump_stop=stop, gas=gas, friction=ForceValue(value=90))
 
 
 VEHICLES = {

@@ -93,15 +93,15 @@ class Quantity(Model):
         return self.how == "estimated"
 
 
-class Length(Quantity):
+class LengthValue(Quantity):
     value: LengthM
 
 
-class Force(Quantity):
+class ForceValue(Quantity):
     value: ForceN
 
 
-class Mass(Quantity):
+class MassValue(Quantity):
     value: Annotated[float, Field(ge=0, le=50_000)]
 
 

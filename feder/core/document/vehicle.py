@@ -6,12 +6,12 @@ from pydantic import Field
 
 from feder.core.document.base import (
     DampingValue,
-    Force,
     ForceN,
-    Length,
+    ForceValue,
     LengthM,
-    Mass,
+    LengthValue,
     MassKg,
+    MassValue,
     Model,
     Name,
     PressurePa,
@@ -75,7 +75,7 @@ class RatioAssumed(Model):
     kind: Literal["assumed"] = "assumed"
 
 
-Ratio = Annotated[
+MountRatio = Annotated[
     RatioTyped | RatioFromLevers | RatioFromSweep | RatioFromLeverage | RatioAssumed, Field(discriminator="kind")
 ]
 
@@ -83,7 +83,7 @@ Ratio = Annotated[
 class Mount(Model):
     """Where a spring or damper acts, by its motion ratio; nothing while it has not been measured."""
 
-    ratio: Ratio | None = None
+    ratio: MountRatio | None = None
 
 
 class Limits(Model):
@@ -204,7 +204,7 @@ SqueezeAndForce = Annotated[tuple[ForceN, ...], Field(min_length=2, max_length=2
 """Squeeze of a bump stop in m and its force in N."""
 
 
-class BumpStop(Model):
+class BumpStopPart(Model):
     """The bump stop on a damper's shaft as it came: its length, its squeeze and force, and the shaft that shows.
 
     `shaft` is what shows between damper body and the stop's seat at `hub_to_arch`; `compressible` the share of its
@@ -237,9 +237,9 @@ class End(Model):
     """The damper's own mount; nothing where the damper moves with the spring."""
     damper_coefficient: DampingValue | None = None
     gas: GasCharge | None = None
-    friction: Force | None = None
+    friction: ForceValue | None = None
     """Friction of one corner at the wheel: half the force between rising and settling."""
-    bump_stop: BumpStop | None = None
+    bump_stop: BumpStopPart | None = None
     arm: TorsionArm | None = None
     lower_arm: LowerArm | None = None
     roll_centre: SignedLengthM | None = None
@@ -248,7 +248,7 @@ class End(Model):
     swingarm: Swingarm | None = None
     travel: LengthM | None = None
     """Whole travel of a two-wheeler's end: along the tube for a fork, at the wheel otherwise."""
-    unsprung_mass: Mass | None = None
+    unsprung_mass: MassValue | None = None
     """Per corner."""
     limits: Limits = Limits()
     tyre: Tyre = Tyre()
@@ -275,11 +275,11 @@ class Vehicle(Model):
     body: BodyKind = "hatchback"
     name: Name
     description: Text = ""
-    wheelbase: Length | None = None
+    wheelbase: LengthValue | None = None
     front_overhang: LengthM | None = None
     rear_overhang: LengthM | None = None
     roof_height: LengthM | None = None
-    sprung_cg_height: Length | None = None
+    sprung_cg_height: LengthValue | None = None
     """Height of the sprung mass's centre of gravity over the floor."""
     plate: Plate = Plate()
     hard_parts: Annotated[tuple[HardPart, ...], Field(max_length=20)] = ()

@@ -25,7 +25,7 @@ class Chassis:
 
 
 @dataclass(frozen=True, slots=True)
-class Attitude:
+class Pose:
     """Where the chassis has come: turned by `pitch` (nose up positive), floor line through both tyres' feet."""
 
     pitch: float
@@ -44,7 +44,7 @@ class Attitude:
 
 
 @checked
-def attitude(chassis: Chassis, slide: Metre, rear_travel: Metre) -> Attitude:
+def pose_of(chassis: Chassis, slide: Metre, rear_travel: Metre) -> Pose:
     """Where the chassis stands once the fork has slid in (or up in its clamps) and the rear wheel risen.
 
     `slide` is along the tube, `rear_travel` of the axle straight up in the chassis, both from as found.
@@ -67,7 +67,7 @@ def attitude(chassis: Chassis, slide: Metre, rear_travel: Metre) -> Attitude:
     if apart <= abs(rise):
         raise OutOfRange("rear_travel", rear_travel, "leaves the wheels one above the other")
     pitch = atan2(dy, dx) - asin(rise / apart)
-    return Attitude(
+    return Pose(
         pitch,
         chassis.rake + pitch,
         sqrt(apart**2 - rise**2),

@@ -97,7 +97,7 @@ def shortest_for_damper(
     return (shaft_at_ride - packer - damper_bump_travel) / (1 - compressible)
 
 
-class BumpStop(NamedTuple):
+class StopLengths(NamedTuple):
     """Gap of a stop as it is, and the lengths that would work."""
 
     gap: Metre
@@ -117,7 +117,7 @@ def bump_stop(
     target_gap: Metre = 0.0,
     damper_bump_travel: NonNegativeLength | None = None,
     packer: NonNegativeLength = 0.0,
-) -> BumpStop:
+) -> StopLengths:
     """How long a bump stop may be: short enough for its gap, long enough to stop tyre and metal.
 
     `motion_ratio` is the damper's; contact and clearance are at the wheel, the rest at the damper.
@@ -137,7 +137,7 @@ def bump_stop(
     feasible = shortest <= longest and longest > 0
     if not feasible:
         note("no length works: less drop, a packer, a stop that squeezes less, or more contact room mends it")
-    return BumpStop(stop_gap(shaft_at_ride, packer, stop_length), longest, shortest, float(feasible))
+    return StopLengths(stop_gap(shaft_at_ride, packer, stop_length), longest, shortest, float(feasible))
 
 
 @formula(result="lateral_g", source="steady roll: the outer wheel rises by half the track times the roll angle")

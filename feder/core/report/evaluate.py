@@ -9,7 +9,7 @@ from feder.core.formulas.sag import mass_on_both, place_by_share, share_on_rear
 from feder.core.numbers.errors import UnknownSetup
 from feder.core.numbers.working import tracing, untraced
 from feder.core.report.figures.corner import corner_report
-from feder.core.report.figures.roll import reach_stops
+from feder.core.report.figures.roll import tell_stops_met
 from feder.core.report.figures.sags import sag_report
 from feder.core.report.figures.steering import steering_report
 from feder.core.report.figures.vehicle import end_report, vehicle_report
@@ -188,7 +188,7 @@ def _evaluated(
     corners = {p: corner_report(stood.corners[p], brief) for p in facts.places}
     ends = {e: end_report(e, facts, stood, corners, brief, strips=strips) for e in ENDS}
     vehicle = vehicle_report(facts, stood, corners, ends, brief)
-    reach_stops(facts, stood, corners, vehicle.roll_gradient)
+    tell_stops_met(facts, stood, corners, vehicle.roll_gradient)
     report = Report(
         setup=setup_id,
         against=None,

@@ -73,7 +73,7 @@ class Weight:
 
 
 @dataclass(frozen=True, slots=True)
-class Standing:
+class Balance:
     """The state found: wheel travel, drop of the body and sprung load of each corner; the share of that load
     that its springs carry (the rest is the bar's); the largest unbalanced force; how far asked heights lie off
     one plane (only when every tyre is rigid)."""
@@ -88,7 +88,7 @@ class Standing:
 
 def vehicle_equilibrium(
     supports: Sequence[Support], weights: Sequence[Weight] = (), axles: Sequence[Axle] = ()
-) -> Standing:
+) -> Balance:
     """The state in which all forces and moments balance.
 
     Raises:
@@ -164,7 +164,7 @@ def vehicle_equilibrium(
     if (load < 0).any():
         raise NoEquilibrium("a wheel would lift off the floor: these heights cannot be reached by pushing")
     at_springs = _spring_load(load, travel, bars, spread)
-    return _standing(travel, shape @ body, load, at_springs, float(np.abs(residual).max()))
+    return _balance(travel, shape @ body, load, at_springs, float(np.abs(residual).max()))
 
 
 def _couplings(n: int, axles: Sequence[Axle]) -> tuple[Array, Array]:
@@ -183,11 +183,11 @@ def _spring_load(load: Array, travel: Array, bars: Array, spread: Array) -> Arra
     return np.asarray(np.linalg.solve(spread.T, load - bars @ travel), dtype=np.float64)
 
 
-def _standing(
+def _balance(
     travel: Array, drop: Array, load: Array, spring: Array, residual: float, twist: float = 0.0
-) -> Standing:
+) -> Balance:
     at, down, carried, sprung = (tuple(map(float, v)) for v in (travel, drop, load, spring))
-    return Standing(at, down, carried, sprung, residual, twist)
+    return Balance(at, down, carried, sprung, residual, twist)
 
 
 def _jacobian(shape: Array, rate: Array, stiff: Array, free: Sequence[int]) -> Array:
@@ -201,7 +201,7 @@ def _jacobian(shape: Array, rate: Array, stiff: Array, free: Sequence[int]) -> A
     return matrix
 
 
-def _all_held(shape: Array, found: Array, added: Array, asked: Array, bars: Array, spread: Array) -> Standing:
+def _all_held(shape: Array, found: Array, added: Array, asked: Array, bars: Array, spread: Array) -> Balance:
     """Four heights asked for on rigid tyres: the nearest plane, and the loads with no twist put in."""
     body = np.linalg.lstsq(shape, asked, rcond=None)[0]
     drop = shape @ body
@@ -209,4 +209,4 @@ def _all_held(shape: Array, found: Array, added: Array, asked: Array, bars: Arra
     if (load < 0).any():
         raise NoEquilibrium("a wheel would lift off the floor under this load")
     spring = _spring_load(load, drop, bars, spread)
-    return _standing(drop, drop, load, spring, 0.0, float(np.abs(asked - drop).max()))
+    return _balance(drop, drop, load, spring, 0.0, float(np.abs(asked - drop).max()))

@@ -10,7 +10,7 @@ FAR = 0.5
 """Travel looked over where a limit is not known, m."""
 
 
-def settled(stood: StandingCorner, load: float, kind: Springing) -> float | None:
+def height_under(stood: StandingCorner, load: float, kind: Springing) -> float | None:
     """Height at which an end with its adjuster as it stands carries a load on its springs."""
     found, end = stood.facts.hub_to_arch, stood.facts.end
     kept = stood.but(fixed=True)
@@ -45,7 +45,7 @@ def settled(stood: StandingCorner, load: float, kind: Springing) -> float | None
     )
 
 
-def adjusted(stood: StandingCorner, load: float, hub: float, kind: Springing) -> StandingCorner | None:
+def set_for_load(stood: StandingCorner, load: float, hub: float, kind: Springing) -> StandingCorner | None:
     """The end with its adjuster answered for a load on its springs at a height; nothing where that cannot be."""
     end, found = stood.facts.end, stood.facts.hub_to_arch
     if found is None or not end.spring.known or not hub > 0:

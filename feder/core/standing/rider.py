@@ -8,7 +8,7 @@ from feder.core.numbers.working import given
 from feder.core.standing.carried import carried_in, rider_of
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.facts import Facts
-from feder.core.standing.one_end import adjusted
+from feder.core.standing.one_end import set_for_load
 from feder.core.standing.springing.kinds import springing
 from feder.core.standing.weighed import carried_by_spring
 
@@ -33,7 +33,7 @@ def set_by_sag(
             )
         path = f"setups.{corner.setup_index}.sides.{place.value}.rider_sag"
         wanted = given(sag, f"{place.words} rider sag asked for", "m", path=path, source="asked for")
-        answered = adjusted(corner, load, sag_height_of(droop, wanted), springing(corner))
+        answered = set_for_load(corner, load, sag_height_of(droop, wanted), springing(corner))
         if answered is not None and (answered.collar is not None or answered.pressure is not None):
             made[place] = corner.but(fixed=True, collar=answered.collar, pressure=answered.pressure)
     return made

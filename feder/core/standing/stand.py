@@ -18,12 +18,12 @@ from feder.core.numbers.errors import NoEquilibrium
 from feder.core.numbers.quantities import G
 from feder.core.numbers.working import given, is_tracing, solved
 from feder.core.solvers.curve import LinearCorner
-from feder.core.solvers.equilibrium import Axle, Standing, Support, Weight, vehicle_equilibrium
+from feder.core.solvers.equilibrium import Axle, Balance, Support, Weight, vehicle_equilibrium
 from feder.core.standing.carried import carried_in, carried_inputs
 from feder.core.standing.corner import StandingCorner, asked_height
 from feder.core.standing.end_in_setup import end_in
 from feder.core.standing.facts import EndFacts, Facts, side_of
-from feder.core.standing.one_end import settled
+from feder.core.standing.one_end import height_under
 from feder.core.standing.parts.air import air_facts
 from feder.core.standing.parts.bump_stop import stop_facts
 from feder.core.standing.parts.coil import SpringFacts, spring_facts
@@ -159,7 +159,7 @@ def _by_pressure(corner: StandingCorner) -> StandingCorner:
     """
     if corner.air is None or corner.side.pressure is None or not corner.facts.by_sag or corner.load is None:
         return corner
-    hub = settled(as_set(corner), corner.load, PNEUMATIC)
+    hub = height_under(as_set(corner), corner.load, PNEUMATIC)
     if hub is None:
         return corner
     facts = replace(corner.facts, hub_to_arch=hub)
@@ -314,7 +314,7 @@ def _setting(corner: StandingCorner) -> dict[str, float | None]:
     return {"collar": set_at, "seat length": corner.seat.length, **spring, **shared}
 
 
-def _placed(corner: StandingCorner, i: int, standing: Standing, inputs: dict[str, float]) -> StandingCorner:
+def _placed(corner: StandingCorner, i: int, standing: Balance, inputs: dict[str, float]) -> StandingCorner:
     def found(value: float, name: str, unit: str) -> float:
         return solved(
             value,

@@ -19,7 +19,7 @@ from feder.core.report.figures.sags import Bands, bands_of
 from feder.core.report.shapes import Figure, Grade, Report, SagReport
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.facts import gather, setup_of
-from feder.core.standing.one_end import adjusted, settled
+from feder.core.standing.one_end import height_under, set_for_load
 from feder.core.standing.parts.coil import tried_spring
 from feder.core.standing.springing.coil import COIL
 from feder.core.standing.stand import stand
@@ -83,7 +83,7 @@ def _tried(
     fitted = stood.but(
         side=stood.side.model_copy(update={"spring": part}), spring=tried_spring(part, end.legs), fixed=False
     )
-    set_for = adjusted(fitted, ridden, float(end.droop - said.target.value), COIL)
+    set_for = set_for_load(fitted, ridden, float(end.droop - said.target.value), COIL)
     if set_for is None or set_for.collar is None:
         return None
     seat = stood.side.seat
@@ -91,7 +91,7 @@ def _tried(
     past = 0.0 if thread is None else past_thread(set_for.collar, thread)
     kept = set_for.collar - past
     set_for = set_for.but(collar=kept)
-    heights = [settled(set_for, load, COIL) for load in (ridden, alone)]
+    heights = [height_under(set_for, load, COIL) for load in (ridden, alone)]
     if heights[0] is None or heights[1] is None:
         return None
     rider, free = float(end.droop - heights[0]), float(end.droop - heights[1])

@@ -36,7 +36,7 @@ def corner_report(stood: StandingCorner, brief: Brief) -> CornerReport:
         | _adjuster(stood)
         | _travel_used(stood)
         | _pushes(stood)
-        | _reach(stood, brief)
+        | _collar_range(stood, brief)
     )
     limits = limits_of(stood)
     end, corner = stood.facts.end, stood.facts
@@ -176,7 +176,7 @@ def limits_of(stood: StandingCorner) -> dict[str, float | None]:
     return limits
 
 
-def _reach(stood: StandingCorner, brief: Brief) -> Figures:
+def _collar_range(stood: StandingCorner, brief: Brief) -> Figures:
     """Heights at both ends of the collar's range, and what the damper body of a divorced end should do."""
     coupling, hub, collar, seat = stood.facts.end.spring, stood.spring_hub, stood.collar, stood.side.seat
     shown: Figures = {}

@@ -149,7 +149,7 @@ def transfer(
         return None
 
 
-def reach_stops(
+def tell_stops_met(
     facts: Facts, stood: StandingVehicle, corners: dict[Place, CornerReport], gradient: Figure | None
 ) -> None:
     """Write into each corner the cornering and the braking at which its stop is met."""

@@ -20,7 +20,7 @@ from feder.core.numbers.working import given
 from feder.core.report.figures.corner import held_at_droop
 from feder.core.report.shapes import CornerReport, Figure, SagReport, figure
 from feder.core.standing.corner import StandingCorner
-from feder.core.standing.one_end import adjusted, settled
+from feder.core.standing.one_end import height_under, set_for_load
 from feder.core.standing.pushes import push_at
 from feder.core.standing.sag_readings import rake_read_along
 from feder.core.standing.springing.kinds import springing
@@ -105,7 +105,7 @@ def _answer(
     wanted = brief.sag_wanted(end.name, bands[0], made.read_factor)
     target = given(wanted, f"{end.name} rider sag wanted", "m", path=path, source="brief")
     made.target = figure(target, "m")
-    set_for = adjusted(stood, loads[1], sag_height_of(end.droop, target), springing(stood))
+    set_for = set_for_load(stood, loads[1], sag_height_of(end.droop, target), springing(stood))
     if set_for is None:
         return
     setting = set_for.pressure if stood.air is not None else set_for.collar
@@ -126,7 +126,7 @@ def _answer(
             if seat is not None and seat.thread is not None and made.collar_told:
                 made.off_thread = abs(past_thread(setting, seat.thread)) > 1e-9
         made.wanted_preload = figure(held_at_droop(set_for), "m")
-    hub = settled(set_for, loads[0], springing(set_for))
+    hub = height_under(set_for, loads[0], springing(set_for))
     if hub is None:
         return
     free = sag_height_of(end.droop, hub)

@@ -6,7 +6,7 @@ from math import atan, cos
 from feder.core.document.base import ENDS, EndName, Place
 from feder.core.document.setup import Setup
 from feder.core.document.vehicle import HardPart
-from feder.core.formulas.chassis import Attitude, Chassis, attitude, clamp_moved, fork_slide, travel_with_shock
+from feder.core.formulas.chassis import Chassis, Pose, clamp_moved, fork_slide, pose_of, travel_with_shock
 from feder.core.formulas.steering import lean_clearance, trail
 from feder.core.numbers.errors import OutOfRange
 from feder.core.numbers.working import given, solved, untraced
@@ -34,7 +34,7 @@ def steering_report(facts: Facts, setup_id: str, stood: StandingVehicle) -> Stee
     if chassis is None or moves is None:
         return made
     try:
-        stands = attitude(chassis, *moves.values())
+        stands = pose_of(chassis, *moves.values())
     except OutOfRange:
         return made
     inputs = {**inputs, **moves}
@@ -145,7 +145,7 @@ def _lean(
     made: SteeringReport,
     facts: Facts,
     stood: StandingVehicle,
-    stands: Attitude,
+    stands: Pose,
     chassis: Chassis,
     inputs: dict[str, float],
     moves: dict[str, float],
@@ -214,7 +214,7 @@ def _bend(
         """Lean that the heights would allow, less this lean."""
         shifts = [further(lean) for further in deeper if further is not None]
         try:
-            stands = attitude(chassis, float(front) + shifts[0] / cos(rake), float(rear) + shifts[1])
+            stands = pose_of(chassis, float(front) + shifts[0] / cos(rake), float(rear) + shifts[1])
         except OutOfRange:
             return -lean
         return min(atan(max(0.0, stands.height_of(p.x, p.height)) / p.half_width) for p in parts) - lean

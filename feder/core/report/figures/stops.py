@@ -1,6 +1,6 @@
 """How long a corner's bump stop may be at its ride height: the gap wanted, the tyre and the damper's metal."""
 
-from feder.core.formulas.travel import BumpStop, bump_stop
+from feder.core.formulas.travel import StopLengths, bump_stop
 from feder.core.formulas.wheel_heights import travel_to_limit
 from feder.core.numbers.errors import OutOfRange
 from feder.core.numbers.notes import collecting_notes
@@ -9,7 +9,7 @@ from feder.core.practice.usual import COMPRESSIBLE
 from feder.core.standing.corner import StandingCorner
 
 
-def stop_lengths(stood: StandingCorner) -> BumpStop | None:
+def stop_lengths(stood: StandingCorner) -> StopLengths | None:
     """Gap, longest and shortest stop at this height; nothing while something is missing."""
     stop, end, hub = stood.stop, stood.facts.end, stood.hub_to_arch
     ratio = None if stop is None else end.damper.ratio(hub)

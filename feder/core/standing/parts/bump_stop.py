@@ -5,7 +5,7 @@ from functools import lru_cache
 
 from feder.core.document.base import EndName, Place
 from feder.core.document.setup import SideSetup
-from feder.core.document.vehicle import BumpStop
+from feder.core.document.vehicle import BumpStopPart
 from feder.core.formulas.pushes import shaft_after
 from feder.core.formulas.travel import stop_gap
 from feder.core.formulas.wheel_heights import hub_to_arch_after
@@ -28,7 +28,7 @@ class Squeeze:
 class StopFacts:
     """A bump stop. `shaft` shows at the height `hub_to_arch`; `table` is its force where that is known."""
 
-    part: BumpStop
+    part: BumpStopPart
     length: float
     packer: float
     shaft: float
@@ -74,7 +74,7 @@ def _from_table(value: float, name: str, unit: str, gap: float) -> float:
 
 
 def stop_facts(
-    stop: BumpStop | None, side: SideSetup, place: Place, index: int, damper: Coupling
+    stop: BumpStopPart | None, side: SideSetup, place: Place, index: int, damper: Coupling
 ) -> StopFacts | None:
     """The bump stop as it stands in a setup: trimmed and packed, or as it came."""
     if stop is None:
