@@ -3,10 +3,13 @@
 from enum import StrEnum
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import ConfigDict, Field
+
+from feder.core.numbers.frozen import Frozen
+from feder.core.numbers.quantities import Unit
 
 
-class Model(BaseModel):
+class Model(Frozen):
     """A frozen part of the document. Unknown members, nan and inf are refused."""
 
     model_config = ConfigDict(frozen=True, extra="forbid", allow_inf_nan=False, ser_json_inf_nan="constants")
@@ -64,29 +67,43 @@ How = Literal[
     "estimated",
 ]
 """How a number was got. "estimated" marks it, and every result that rests on it."""
+HOW_WORDS = {
+    "scales": "from the scales",
+    "tape": "by tape",
+    "level": "by level",
+    "sweep": "by a sweep",
+    "levers": "from lever lengths",
+    "maker": "maker's figure",
+    "wire": "from wire dimensions",
+    "bench": "measured on a bench",
+    "typed": "typed in",
+    "repeated": "mean of repeated readings",
+    "imported": "imported",
+    "estimated": "estimated",
+}
 
 Name = Annotated[str, Field(min_length=1, max_length=80)]
 Text = Annotated[str, Field(max_length=2000)]
 Ident = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
 
 # Bounds keep out slips of a thousand (metres for millimetres); they are wide on purpose.
-LengthM = Annotated[float, Field(gt=0, le=30)]
-SignedLengthM = Annotated[float, Field(ge=-5, le=5)]
-ShortLengthM = Annotated[float, Field(ge=0, le=5)]
-MassKg = Annotated[float, Field(gt=0, le=50_000)]
-RateNpm = Annotated[float, Field(gt=0, le=1e8)]
-ForceN = Annotated[float, Field(ge=0, le=1e7)]
-DampingNspm = Annotated[float, Field(ge=0, le=1e7)]
-AngleRad = Annotated[float, Field(ge=-1.58, le=1.58)]
-PressurePa = Annotated[float, Field(ge=0, le=1e8)]
-RatioValue = Annotated[float, Field(ge=-20, le=20)]
+LengthM = Annotated[float, Unit("m"), Field(gt=0, le=30)]
+SignedLengthM = Annotated[float, Unit("m"), Field(ge=-5, le=5)]
+ShortLengthM = Annotated[float, Unit("m"), Field(ge=0, le=5)]
+MassKg = Annotated[float, Unit("kg"), Field(gt=0, le=50_000)]
+RateNpm = Annotated[float, Unit("N/m"), Field(gt=0, le=1e8)]
+ForceN = Annotated[float, Unit("N"), Field(ge=0, le=1e7)]
+DampingNspm = Annotated[float, Unit("N*s/m"), Field(ge=0, le=1e7)]
+AngleRad = Annotated[float, Unit("rad"), Field(ge=-1.58, le=1.58)]
+PressurePa = Annotated[float, Unit("Pa"), Field(ge=0, le=1e8)]
+RatioValue = Annotated[float, Unit(""), Field(ge=-20, le=20)]
 
 
 class Quantity(Model):
     """A number with how it was got, and its tolerance (standard uncertainty, SI) where one is known."""
 
     how: How = "typed"
-    tolerance: Annotated[float, Field(gt=0, le=1e8)] | None = None
+    tolerance: Annotated[float, Unit("as the value"), Field(gt=0, le=1e8)] | None = None
 
     @property
     def assumed(self) -> bool:
@@ -102,7 +119,7 @@ class ForceValue(Quantity):
 
 
 class MassValue(Quantity):
-    value: Annotated[float, Field(ge=0, le=50_000)]
+    value: Annotated[float, Unit("kg"), Field(ge=0, le=50_000)]
 
 
 class RateValue(Quantity):
@@ -110,9 +127,9 @@ class RateValue(Quantity):
 
 
 class AngularRateValue(Quantity):
-    """Torque over angle, N·m/rad."""
+    """Torque over angle."""
 
-    value: RateNpm
+    value: Annotated[float, Unit("N*m/rad"), Field(gt=0, le=1e8)]
 
 
 class DampingValue(Quantity):

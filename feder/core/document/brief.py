@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field, model_validator
 
 from feder.core.document.base import EndName, Model, ShortLengthM, Text
+from feder.core.numbers.quantities import Unit
 from feder.core.practice.targets import FLAT_RIDE, FREQUENCY_BANDS, SAG_BANDS, SAG_SHARES
 from feder.core.practice.usual import HELD_AT_DROOP
 
@@ -28,8 +29,8 @@ Use = Literal[
 class Band(Model):
     """A range wanted, low to high."""
 
-    low: Annotated[float, Field(gt=0, le=1e4)]
-    high: Annotated[float, Field(gt=0, le=1e4)]
+    low: Annotated[float, Unit("by its target"), Field(gt=0, le=1e4)]
+    high: Annotated[float, Unit("by its target"), Field(gt=0, le=1e4)]
 
     @model_validator(mode="after")
     def _ordered(self) -> "Band":
@@ -52,7 +53,7 @@ class Targets(Model):
     front_free_sag: Band | None = None
     rear_free_sag: Band | None = None
     held_at_droop: ShortLengthM | None = None
-    lean: Annotated[float, Field(gt=0, le=1.4)] | None = None
+    lean: Annotated[float, Unit("rad"), Field(gt=0, le=1.4)] | None = None
     """Lean a motorcycle should reach in a bend before anything touches, as loaded, rad."""
 
 

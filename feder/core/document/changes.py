@@ -3,17 +3,15 @@
 from collections.abc import Callable, Mapping
 from typing import Any
 
-from pydantic import BaseModel, ConfigDict
-
 from feder.core.document.base import Place
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup
+from feder.core.numbers.frozen import Frozen
 
 
-class PatchStep(BaseModel):
+class PatchStep(Frozen):
     """Set one member of the document: path from its root, new value."""
 
-    model_config = ConfigDict(frozen=True)
     path: list[str | int]
     value: Any = None
 
@@ -25,11 +23,11 @@ def with_sides(document: Document, setup: str, members: Mapping[Place, Mapping[s
 
 def sides_changed(setup: Setup, members: Mapping[Place, Mapping[str, Any]]) -> Setup:
     """The setup with some members of some of its corners changed."""
-    sides = {p.value: getattr(setup.sides, p.value).model_copy(update=dict(m)) for p, m in members.items()}
-    return setup.model_copy(update={"sides": setup.sides.model_copy(update=sides)})
+    sides = {p.value: getattr(setup.sides, p.value).but(**m) for p, m in members.items()}
+    return setup.but(sides=setup.sides.but(**sides))
 
 
 def with_setup(document: Document, setup: str, change: Callable[[Setup], Setup]) -> Document:
     """The document with one setup put through a function."""
     setups = tuple(change(s) if s.id == setup else s for s in document.setups)
-    return document.model_copy(update={"setups": setups})
+    return document.but(setups=setups)

@@ -9,6 +9,7 @@ from feder.core.document.brief import Brief
 from feder.core.document.setup import Setup, TorsionBarPart
 from feder.core.document.survey import Survey
 from feder.core.document.vehicle import CAR_LAYOUTS, Vehicle
+from feder.core.numbers.quantities import Unit
 
 
 class LoadItem(Model):
@@ -18,8 +19,8 @@ class LoadItem(Model):
     """
 
     name: Name
-    mass: Annotated[float, Field(gt=0, le=50_000)]
-    x: Annotated[float, Field(ge=-10, le=30)] | None = None
+    mass: Annotated[float, Unit("kg"), Field(gt=0, le=50_000)]
+    x: Annotated[float, Unit("m"), Field(ge=-10, le=30)] | None = None
     y: SignedLengthM | None = None
 
 

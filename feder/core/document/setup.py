@@ -19,6 +19,7 @@ from feder.core.document.base import (
     SignedLengthM,
     Text,
 )
+from feder.core.numbers.quantities import SPRING_STEEL_SHEAR_MODULUS, Unit
 
 Stage = Literal["as found", "plan", "fitted", "settled"]
 STAGES: tuple[Stage, ...] = ("as found", "plan", "fitted", "settled")
@@ -37,7 +38,7 @@ class SpringPart(Model):
     free_length: LengthM | None = None
     inside_diameter: LengthM | None = None
     wire_diameter: LengthM | None = None
-    active_coils: Annotated[float, Field(gt=0, le=100)] | None = None
+    active_coils: Annotated[float, Unit(""), Field(gt=0, le=100)] | None = None
     solid_length: LengthM | None = None
     tender_rate: RateNpm | None = None
     """Rate of a tender or helper in series; `rate` is then the main spring's."""
@@ -59,12 +60,12 @@ class TorsionBarPart(Model):
     diameter: LengthM
     bore: ShortLengthM = 0.0
     effective_length: LengthM
-    shear_modulus: Annotated[float, Field(gt=1e9, le=1e12)] = 79.3e9
+    shear_modulus: Annotated[float, Unit("Pa"), Field(gt=1e9, le=1e12)] = SPRING_STEEL_SHEAR_MODULUS
     angular_rate: AngularRateValue | None = None
     """Measured rate; it stands before the dimensions."""
     inner_splines: Annotated[int, Field(ge=2, le=400)] | None = None
     outer_splines: Annotated[int, Field(ge=2, le=400)] | None = None
-    most_stress: Annotated[float, Field(gt=0, le=1e10)] | None = None
+    most_stress: Annotated[float, Unit("Pa"), Field(gt=0, le=1e10)] | None = None
     """Shear stress its maker or its user does not want exceeded at full bump."""
     handed: Literal["left", "right"] | None = None
     """The side it was pre-stressed for, by the mark on its end."""
@@ -82,15 +83,15 @@ class AirSpringPart(Model):
 
     kind: Literal["air"] = "air"
     code: Name
-    area: Annotated[float, Field(gt=0, le=1)]
-    volume: Annotated[float, Field(gt=0, le=1)]
+    area: Annotated[float, Unit("m^2"), Field(gt=0, le=1)]
+    volume: Annotated[float, Unit("m^3"), Field(gt=0, le=1)]
     """Main chamber at full extension, without spacers."""
     travel: LengthM
     """Stroke of the damper it stands on."""
-    spacer_volume: Annotated[float, Field(ge=0, le=1)] = 0.0
+    spacer_volume: Annotated[float, Unit("m^3"), Field(ge=0, le=1)] = 0.0
     spacers: Annotated[int, Field(ge=0, le=20)] = 0
-    negative_area: Annotated[float, Field(gt=0, le=1)] | None = None
-    negative_volume: Annotated[float, Field(gt=0, le=1)] | None = None
+    negative_area: Annotated[float, Unit("m^2"), Field(gt=0, le=1)] | None = None
+    negative_volume: Annotated[float, Unit("m^3"), Field(gt=0, le=1)] | None = None
     equalise_at: ShortLengthM = 0.0
     """Stroke at which both chambers have one pressure."""
     note: Text = ""
@@ -131,9 +132,9 @@ class Seat(Model):
     permitted_low: ShortLengthM | None = None
     """Lowest and highest collar its maker permits, from the datum."""
     permitted_high: ShortLengthM | None = None
-    tilt: Annotated[float, Field(ge=0, le=1)] | None = None
+    tilt: Annotated[float, Unit("rad"), Field(ge=0, le=1)] | None = None
     """Angle between the two seats at ride, where they are not parallel."""
-    pitch: Annotated[float, Field(gt=0, le=0.05)] | None = None
+    pitch: Annotated[float, Unit("m"), Field(gt=0, le=0.05)] | None = None
 
 
 class Clicks(Model):
@@ -157,7 +158,7 @@ class CoilBeside(Model):
     """A coil on the damper beside a torsion bar: its rate, and how far it is pressed at full droop."""
 
     rate: RateValue
-    hold: Annotated[float, Field(ge=0, le=0.3)] = 0.0
+    hold: Annotated[float, Unit("m"), Field(ge=0, le=0.3)] = 0.0
 
 
 class SideSetup(Model):
@@ -173,9 +174,9 @@ class SideSetup(Model):
     set_by: Literal["height", "collar", "free angle", "pressure", "rider sag"] = "height"
     hub_to_arch: LengthM | None = None
     collar: SignedLengthM | None = None
-    free_angle: Annotated[float, Field(ge=-1.5, le=3.0)] | None = None
+    free_angle: Annotated[float, Unit("rad"), Field(ge=-1.5, le=3.0)] | None = None
     """Of the unloaded plate; as found, what the level showed of it, if it was read."""
-    plate_read: Annotated[float, Field(ge=-1.5, le=3.0)] | None = None
+    plate_read: Annotated[float, Unit("rad"), Field(ge=-1.5, le=3.0)] | None = None
     """What the level shows of the unloaded plate with this setup's bar in, before its splines are moved."""
     index: IndexMoves | None = None
     beside: CoilBeside | None = None

@@ -5,6 +5,7 @@ from typing import Annotated, Literal, get_args
 from pydantic import Field
 
 from feder.core.document.base import How, Ident, Model, Place, Text
+from feder.core.numbers.quantities import Unit
 
 SurveyQuantity = Literal[
     "mass",
@@ -32,9 +33,9 @@ class Reading(Model):
 
     place: Place
     quantity: SurveyQuantity
-    value: Annotated[float, Field(gt=0, le=50_000)]
+    value: Annotated[float, Unit("by its quantity"), Field(gt=0, le=50_000)]
     how: How = "tape"
-    tolerance: Annotated[float, Field(gt=0, le=1000)] | None = None
+    tolerance: Annotated[float, Unit("by its quantity"), Field(gt=0, le=1000)] | None = None
 
 
 class Conditions(Model):

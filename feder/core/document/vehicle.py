@@ -20,6 +20,7 @@ from feder.core.document.base import (
     SignedLengthM,
     Text,
 )
+from feder.core.numbers.quantities import Unit
 
 VehicleKind = Literal["car", "motorcycle", "bicycle"]
 BodyKind = Literal["hatchback", "saloon", "estate", "4x4", "van", "pick-up", "motorcycle", "bicycle"]
@@ -44,7 +45,7 @@ class RatioFromLevers(Model):
     kind: Literal["levers"] = "levers"
     spring_distance: LengthM
     wheel_distance: LengthM
-    spring_angle: Annotated[float, Field(ge=-1.5707, le=1.5707)] = 0.0
+    spring_angle: Annotated[float, Unit("rad"), Field(ge=-1.5707, le=1.5707)] = 0.0
 
 
 HeightAndSeat = Annotated[tuple[LengthM, ...], Field(min_length=2, max_length=2)]
@@ -114,7 +115,7 @@ class AntiRollBar(Model):
     """An anti-roll bar: its rate at the links as found, link travel over wheel travel, and its other holes."""
 
     rate: RateValue
-    motion_ratio: Annotated[float, Field(gt=0, le=3)] | None = None
+    motion_ratio: Annotated[float, Unit(""), Field(gt=0, le=3)] | None = None
     """Where it was not measured, 1 is assumed, and marked."""
     holes: Annotated[tuple[BarHole, ...], Field(max_length=12)] = ()
 
@@ -122,10 +123,10 @@ class AntiRollBar(Model):
 class PlateAdjuster(Model):
     """An adjustable plate or eccentric: how far it still turns the plate each way, by turn."""
 
-    up: Annotated[float, Field(ge=0, le=1)]
+    up: Annotated[float, Unit("rad"), Field(ge=0, le=1)]
     """In the sense that lifts the body."""
-    down: Annotated[float, Field(ge=0, le=1)]
-    per_turn: Annotated[float, Field(gt=0, le=1)] | None = None
+    down: Annotated[float, Unit("rad"), Field(ge=0, le=1)]
+    per_turn: Annotated[float, Unit("rad"), Field(gt=0, le=1)] | None = None
 
 
 class BoltAdjuster(Model):
@@ -143,10 +144,10 @@ class TorsionArm(Model):
     """
 
     length: LengthM
-    angle: Annotated[float, Field(ge=-1.4, le=1.4)]
-    right_angle: Annotated[float, Field(ge=-1.4, le=1.4)] | None = None
+    angle: Annotated[float, Unit("rad"), Field(ge=-1.4, le=1.4)]
+    right_angle: Annotated[float, Unit("rad"), Field(ge=-1.4, le=1.4)] | None = None
     """Reading of the right arm, where it was read apart from the left one."""
-    chassis: Annotated[float, Field(ge=-1.4, le=1.4)] | None = None
+    chassis: Annotated[float, Unit("rad"), Field(ge=-1.4, le=1.4)] | None = None
     hub_to_arch: LengthM
     """Hub to arch at which the angle was read."""
     motion: Literal["trailing", "leading", "wishbone"] = "trailing"
@@ -158,7 +159,7 @@ class TorsionArm(Model):
 class Fork(Model):
     """A telescopic fork: rake from the vertical with the bike as found, and in how many legs a spring stands."""
 
-    rake: Annotated[float, Field(ge=0, le=1.4)]
+    rake: Annotated[float, Unit("rad"), Field(ge=0, le=1.4)]
     legs: Literal[1, 2] = 2
     offset: SignedLengthM | None = None
     """Distance of the front axle from the steering axis, at right angles to it, axle ahead positive."""
@@ -182,7 +183,7 @@ class HardPart(Model):
     height: LengthM
     half_width: LengthM
     """From the middle plane of the bike out to the part."""
-    x: Annotated[float, Field(ge=-2, le=5)]
+    x: Annotated[float, Unit("m"), Field(ge=-2, le=5)]
     """Behind the front axle."""
 
 
@@ -190,7 +191,7 @@ class SeatPoint(Model):
     """Where the rider sits: height over the floor, the bike alone as found, and how far behind the front axle."""
 
     height: LengthM
-    x: Annotated[float, Field(ge=-2, le=5)]
+    x: Annotated[float, Unit("m"), Field(ge=-2, le=5)]
 
 
 class GasCharge(Model):
@@ -214,7 +215,7 @@ class BumpStopPart(Model):
     length: LengthM
     shaft: LengthM
     hub_to_arch: LengthM
-    compressible: Annotated[float, Field(gt=0, lt=1)] | None = None
+    compressible: Annotated[float, Unit(""), Field(gt=0, lt=1)] | None = None
     """Where it was not measured, half is assumed, and marked."""
     points: Annotated[tuple[SqueezeAndForce, ...], Field(min_length=2, max_length=100)] | None = None
 
@@ -223,7 +224,7 @@ class LowerArm(Model):
     """A lower arm: its length and its angle at one height, outer end up positive."""
 
     length: LengthM
-    angle: Annotated[float, Field(ge=-1.4, le=1.4)]
+    angle: Annotated[float, Unit("rad"), Field(ge=-1.4, le=1.4)]
     hub_to_arch: LengthM
 
 

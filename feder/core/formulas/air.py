@@ -179,4 +179,4 @@ def pressure_elsewhere(
 @formula(result="outside", source="standard atmosphere below 11 km (ISO 2533)")
 def outside_at(altitude: Altitude) -> Pascal:
     """Pressure of the air at a height over the sea."""
-    return 101325 * (1 - 2.25577e-5 * altitude) ** 5.25588
+    return ATMOSPHERE * (1 - 2.25577e-5 * altitude) ** 5.25588

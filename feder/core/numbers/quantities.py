@@ -2,9 +2,9 @@
 
 import math
 import sys
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
-from typing import Annotated
+from typing import Annotated, Any
 
 G = 9.80665
 """Standard acceleration of free fall, m/s² (CGPM 1901)."""
@@ -19,6 +19,12 @@ class Unit:
     """A coherent SI unit, by the text that travels beside the number ("" for a pure ratio)."""
 
     text: str
+
+    def __get_pydantic_json_schema__(self, core_schema: Any, handler: Callable[[Any], dict[str, Any]]) -> Any:
+        """The unit is told in a schema too, beside the bounds."""
+        schema = handler(core_schema)
+        schema["x-unit"] = self.text
+        return schema
 
 
 @dataclass(frozen=True, slots=True)

@@ -118,8 +118,8 @@ def _causes(document: Document, first: str, second: str, path: str) -> list[Caus
 
     def value(tried: Setup) -> float | None:
         # beside the others: the first setup of a document is measured, and to change it would change the facts
-        setups = (*document.setups, tried.model_copy(update={"id": TRIAL}))
-        found = figures_of(evaluate_plain(document.model_copy(update={"setups": setups}), TRIAL)).get(path)
+        setups = (*document.setups, tried.but(id=TRIAL))
+        found = figures_of(evaluate_plain(document.but(setups=setups), TRIAL)).get(path)
         return None if found is None else float(found.value)
 
     start = value(base)
@@ -162,7 +162,7 @@ def _single_changes(document: Document, base: Setup, other: Setup) -> list[tuple
                 made.append((f"{end} {words}", changed))
         name = f"{end}_bar"
         if getattr(base, name) != getattr(other, name):
-            made.append((f"{end} anti-roll bar", base.model_copy(update={name: getattr(other, name)})))
+            made.append((f"{end} anti-roll bar", base.but(**{name: getattr(other, name)})))
     return made
 
 

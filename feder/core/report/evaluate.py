@@ -56,14 +56,7 @@ def evaluate(document: Document, setup: str, load_state: str | None = None, agai
                 _compare_two(report, other)
         case = Case(document, setup_of(document, setup), facts, stood, report, load, _as_found(facts, setup))
         found = findings_of(case)
-        return report.model_copy(
-            update={
-                "against": against,
-                "load_state": load_state,
-                "findings": found,
-                "stations": stations(case, found),
-            }
-        )
+        return report.but(against=against, load_state=load_state, findings=found, stations=stations(case, found))
 
 
 def _as_found(facts: Facts, setup: str) -> Report | None:
@@ -100,7 +93,7 @@ def _on_two_wheels(
     steering = steering_report(facts, setup, stood)
     if steering is not None:
         _who_sits(steering, sags, facts)
-    return report.model_copy(update={"sags": sags, "steering": steering})
+    return report.but(sags=sags, steering=steering)
 
 
 def _who_sits(steering: SteeringReport, sags: dict[Place, SagReport], facts: Facts) -> None:
@@ -131,7 +124,7 @@ def _compare_two(report: Report, other: Report) -> None:
 def _other(document: Document, against: str, load_state: str | None) -> Report:
     """The figures of the setup compared with, as plain numbers; kept, since a drag leaves them as they are."""
     setups = (document.setups[0], setup_of(document, against))
-    key = document.model_copy(update={"setups": setups}).model_dump_json()
+    key = document.but(setups=setups).model_dump_json()
     return _kept(_Compared(key, against, load_state, document))
 
 

@@ -6,16 +6,15 @@ A figure's value may be a `Num` that knows its working; on the wire it is a plai
 from dataclasses import dataclass, field
 from typing import Literal
 
-from pydantic import BaseModel, ConfigDict
-
 from feder.core.document.base import EndName, Place
 from feder.core.document.changes import PatchStep
 from feder.core.formulas.sag import Verdict
+from feder.core.numbers.frozen import Frozen
 from feder.core.numbers.working import rests_on_assumption
 
 
-class Shape(BaseModel):
-    model_config = ConfigDict(frozen=True)
+class Shape(Frozen):
+    """A frozen part of the report."""
 
 
 @dataclass(slots=True)

@@ -2,9 +2,9 @@
 
 from dataclasses import dataclass
 
+from feder.core.document.cursor import Cursor, number
 from feder.core.document.document import Document, LoadState
 from feder.core.formulas.masses import two_wheels
-from feder.core.numbers.working import given
 from feder.core.standing.facts import Facts
 
 UNTOLD = "not told: the middle of the vehicle"
@@ -27,29 +27,27 @@ def carried_in(facts: Facts, state: LoadState | None, by_sags: float | None = No
     """
     if state is None or facts.wheelbase is None:
         return []
-    two_wheels = facts.document.vehicle.kind != "car"
-    middle, path = float(facts.wheelbase) / 2, f"loads.{facts.document.loads.index(state)}.items"
+    single_track = facts.document.vehicle.kind != "car"
+    middle, items = float(facts.wheelbase) / 2, facts.at.loads[facts.document.loads.index(state)].items
     named = [i.name for i in state.items]
     names = [n if named.count(n) == 1 else f"{n}, thing {k + 1}" for k, n in enumerate(named)]
-    return [
-        Carried(
-            names[i],
-            given(item.mass, f"{names[i]} mass", "kg", path=f"{path}.{i}.mass", source="typed in"),
-            by_sags
-            if item.x is None and by_sags is not None
-            else _place(item.x, middle, f"{names[i]} behind the front axle", f"{path}.{i}.x"),
-            _place(item.y, 0.0, f"{names[i]} right of the middle", f"{path}.{i}.y", single_track=two_wheels),
-        )
-        for i, item in enumerate(state.items)
-    ]
+    made = []
+    for i, (item, name) in enumerate(zip(state.items, names, strict=True)):
+        at = items[i]
+        if item.x is None and by_sags is not None:
+            x = by_sags
+        else:
+            x = _place(at.x, middle, f"{name} behind the front axle")
+        y = _place(at.y, 0.0, f"{name} right of the middle", single_track=single_track)
+        made.append(Carried(name, number(at.mass, f"{name} mass"), x, y))
+    return made
 
 
-def _place(told: float | None, middle: float, label: str, path: str, *, single_track: bool = False) -> float:
-    if told is None and single_track:
-        return given(middle, label, "m", path=path, source="single track")
-    if told is None:
-        return given(middle, label, "m", path=path, source=UNTOLD, assumed=True)
-    return given(told, label, "m", path=path, source="typed in")
+def _place(at: Cursor, middle: float, label: str, *, single_track: bool = False) -> float:
+    if at:
+        return number(at, label)
+    source = "single track" if single_track else UNTOLD
+    return number(at, label, source=source, assumed=not single_track, value=middle)
 
 
 def carried_inputs(carried: list[Carried]) -> dict[str, float]:

@@ -1,10 +1,10 @@
 """One corner as it stands: what is asked of it, and where load, height and adjuster have come."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
 from typing import Protocol
 
+from feder.core.document.cursor import Cursor, maybe, number
 from feder.core.document.setup import SideSetup
-from feder.core.numbers.working import given
 from feder.core.solvers.equilibrium import Curve
 from feder.core.standing.facts import CornerFacts
 from feder.core.standing.parts.air import AirFacts
@@ -28,8 +28,9 @@ class StandingCorner:
     """One corner as it stands. Travel is from the found height, bump positive."""
 
     facts: CornerFacts
+    at: Cursor
+    """Where this corner of this setup stands in the document."""
     side: SideSetup
-    setup_index: int
     spring: SpringFacts | None = None
     bar: BarFacts | None = None
     air: AirFacts | None = None
@@ -61,10 +62,18 @@ class StandingCorner:
     """Whether the adjuster stands where it was set, whatever the load."""
 
     def but(self, **members: object) -> "StandingCorner":
-        """The same corner with other members; quicker than a general copy, on the live path."""
+        """The same corner with other members; quicker than a general copy, on the live path.
+
+        Raises `TypeError` for a member that a corner does not have.
+        """
+        if not members.keys() <= _MEMBERS:
+            raise TypeError(f"a corner has no {', '.join(sorted(members.keys() - _MEMBERS))}")
         changed = object.__new__(StandingCorner)
         changed.__dict__.update(self.__dict__, **members)
         return changed
+
+
+_MEMBERS = frozenset(f.name for f in fields(StandingCorner))
 
 
 class Springing(Protocol):
@@ -91,23 +100,19 @@ def asked_height(corner: StandingCorner) -> float | None:
     """Hub to arch asked for in this setup."""
     side, place = corner.side, corner.facts.place
     if not corner.fixed and side.set_by == "height" and side.hub_to_arch is not None:
-        path = f"setups.{corner.setup_index}.sides.{place.value}.hub_to_arch"
-        label = f"{place.words} hub to arch asked for"
-        return given(side.hub_to_arch, label, "m", path=path, source="asked for")
+        return number(corner.at.hub_to_arch, f"{place.words} hub to arch asked for", source="asked for")
     return None
 
 
-def typed_setting(corner: StandingCorner, how: str, member: str, unit: str, now: float | None) -> float | None:
+def typed_setting(corner: StandingCorner, how: str, member: str, now: float | None) -> float | None:
     """An adjuster as set in the document, or as it stood before the load came."""
     side, place = corner.side, corner.facts.place
     if corner.fixed:
         return now
-    value = getattr(side, member)
-    if side.set_by != how or value is None:
+    if side.set_by != how:
         return None
-    path = f"setups.{corner.setup_index}.sides.{place.value}.{member}"
     source = "by level" if how == "free angle" else "set"
-    return given(value, f"{place.words} {how}", unit, path=path, source=source)
+    return maybe(corner.at[member], f"{place.words} {how}", source=source)
 
 
 def hard_limits(corner: StandingCorner) -> dict[str, float]:

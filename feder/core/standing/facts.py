@@ -3,22 +3,21 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from feder.core.document.base import ENDS, EndName, Place, Quantity
+from feder.core.document.base import ENDS, EndName, Place
+from feder.core.document.cursor import Cursor, cursor, maybe, node, number, quantity
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup, SideSetup
 from feder.core.document.survey import UNIT_OF, Reading
-from feder.core.document.vehicle import AntiRollBar, End
+from feder.core.document.vehicle import End
 from feder.core.formulas.air import gas_force
 from feder.core.formulas.damping import coefficient_of_all
 from feder.core.formulas.live_axle import base_ratio_of
 from feder.core.formulas.roll import bar_rate_at_wheel
 from feder.core.numbers.errors import UnknownSetup
-from feder.core.numbers.working import given
+from feder.core.standing.arm import ArmFacts, arm_facts
 from feder.core.standing.coupling import Coupling
-from feder.core.standing.how import HOW_WORDS
-from feder.core.standing.parts.torsion_bar import ArmFacts, arm_facts
 from feder.core.standing.ratios import coupling_of
-from feder.core.standing.sag_readings import NONE, SagReads, sag_reads, solid_of_travel
+from feder.core.standing.sag_readings import NONE, SagReads, mean_of_readings, sag_reads, solid_of_travel
 
 
 @dataclass(frozen=True)
@@ -27,6 +26,8 @@ class EndFacts:
 
     name: EndName
     end: End
+    at: Cursor
+    """Where this end stands in the document."""
     track: float | None
     spring: Coupling
     damper: Coupling
@@ -69,6 +70,8 @@ class Facts:
     """The vehicle as known."""
 
     document: Document
+    at: Cursor
+    """At the document's root."""
     wheelbase: float | None
     ends: dict[EndName, EndFacts]
     corners: dict[Place, CornerFacts]
@@ -84,13 +87,14 @@ class Facts:
 
 def gather(document: Document) -> Facts:
     """All facts of a document. Call within `tracing()` so that they know where they stand."""
-    ends = {name: _end(document, name) for name in ENDS}
-    base = document.vehicle.wheelbase
+    at = cursor(document)
+    ends = {name: _end(at, name) for name in ENDS}
     return Facts(
         document,
-        _quantity(base, "wheelbase", "m", "vehicle.wheelbase"),
+        at,
+        quantity(at.vehicle.wheelbase, "wheelbase"),
         ends,
-        {place: _corner(document, place, ends[place.end]) for place in document.places},
+        {place: _corner(at, place, ends[place.end]) for place in document.places},
     )
 
 
@@ -107,58 +111,63 @@ def side_of(setup: Setup, place: Place) -> SideSetup:
     return getattr(setup.sides, place.value)  # type: ignore[no-any-return]
 
 
-def _end(document: Document, name: EndName) -> EndFacts:
-    end: End = getattr(document.vehicle.ends, name)
-    path = f"vehicle.ends.{name}"
+def side_at(document: Cursor, index: int, place: Place) -> Cursor:
+    """Where one corner of a setup stands in the document."""
+    return document.setups[index].sides[place.value]
+
+
+LIMIT_WORDS = {
+    "droop": "at full droop",
+    "stop": "at the bump stop",
+    "solid": "with the damper solid",
+    "contact": "when the tyre meets the arch",
+}
+
+
+def _end(document: Cursor, name: EndName) -> EndFacts:
+    at = document.vehicle.ends[name]
+    end: End = node(at)
 
     def height(limit: str) -> float | None:
-        value = getattr(end.limits, limit)
-        words = {"droop": "at full droop", "stop": "at the bump stop", "solid": "with the damper solid"}
-        label = f"{name} hub to arch {words.get(limit, 'when the tyre meets the arch')}"
-        return _plain(value, label, "m", f"{path}.limits.{limit}")
+        return maybe(at.limits[limit], f"{name} hub to arch {LIMIT_WORDS[limit]}")
 
-    sags = sag_reads(document, Place(name), end)
+    sags = sag_reads(document, Place(name), at)
     droop = height("droop") if end.limits.droop is not None else sags.of("extended")
-    solid = height("solid") if end.limits.solid is not None else solid_of_travel(end, Place(name), droop)
-    track = _plain(end.track, f"{name} track", "m", f"{path}.track")
+    solid = height("solid") if end.limits.solid is not None else solid_of_travel(at, Place(name), droop)
+    track = maybe(at.track, f"{name} track")
     plain = None if droop is None else float(droop)
-    spring = coupling_of(end.spring, end, "motion_ratio", f"{name} motion ratio", f"{path}.spring.ratio", plain)
+    spring = coupling_of(at.spring, end, "motion_ratio", f"{name} motion ratio", plain)
     damper = replace(spring, name="damper_motion_ratio")
     if end.damper is not None:
-        label = f"{name} damper motion ratio"
-        damper = coupling_of(end.damper, end, "damper_motion_ratio", label, f"{path}.damper.ratio", plain)
+        damper = coupling_of(at.damper, end, "damper_motion_ratio", f"{name} damper motion ratio", plain)
     bar = None
     if end.bar is not None:
-        rate = _quantity(end.bar.rate, f"{name} bar rate", "N/m", f"{path}.bar.rate")
-        bar = None if rate is None else bar_rate_at_wheel(rate, link_ratio(end.bar, name))
+        rate = quantity(at.bar.rate, f"{name} bar rate")
+        bar = None if rate is None else bar_rate_at_wheel(rate, link_ratio(at.bar, name))
     base = None
     if end.layout == "live axle" and end.spring_base is not None and track is not None:
-        base = base_ratio_of(
-            given(end.spring_base, f"{name} spring base", "m", path=f"{path}.spring_base", source="typed in"),
-            track,
-        )
+        base = base_ratio_of(number(at.spring_base, f"{name} spring base"), track)
     return EndFacts(
         name=name,
         end=end,
+        at=at,
         track=track,
         spring=spring,
         damper=damper,
-        damper_coefficient=_damping(end, name, path),
-        unsprung_mass=_quantity(
-            end.unsprung_mass, f"{name} unsprung mass, per corner", "kg", f"{path}.unsprung_mass"
-        ),
-        tyre_rate=_quantity(end.tyre.rate, f"{name} tyre rate", "N/m", f"{path}.tyre.rate"),
+        damper_coefficient=_damping(at, name),
+        unsprung_mass=quantity(at.unsprung_mass, f"{name} unsprung mass, per corner"),
+        tyre_rate=quantity(at.tyre.rate, f"{name} tyre rate"),
         droop=droop,
         stop=height("stop"),
         solid=solid,
         contact=height("contact"),
         bar_rate=bar,
         base_ratio=base,
-        friction=_quantity(end.friction, f"{name} friction at the wheel", "N", f"{path}.friction"),
-        gas=_gas(end, name, path),
-        legs=_legs(end, name, path),
+        friction=quantity(at.friction, f"{name} friction at the wheel"),
+        gas=_gas(at.gas, name),
+        legs=_legs(at, name),
         dampers=dampers_of(end),
-        arm=arm_facts(end.arm, name),
+        arm=arm_facts(at.arm, name),
         sags=sags,
     )
 
@@ -168,34 +177,32 @@ def dampers_of(end: End) -> float:
     return 2.0 if end.layout in ("fork", "twin shock") else 1.0
 
 
-def _legs(end: End, name: str, path: str) -> float:
+def _legs(at: Cursor, name: str) -> float:
+    end: End = node(at)
     if end.layout == "fork" and end.fork is not None:
-        legs = float(end.fork.legs)
-        return given(legs, f"{name} legs with a spring", "", path=f"{path}.fork.legs", source="counted")
+        return number(
+            at.fork.legs, f"{name} legs with a spring", source="counted", value=float(end.fork.legs), unit=""
+        )
     if end.layout == "twin shock":
-        return given(2.0, f"{name} shocks", "", path=f"{path}.layout", source="counted")
+        return number(at.layout, f"{name} shocks", source="counted", value=2.0, unit="")
     return 1.0
 
 
-def _damping(end: End, name: str, path: str) -> float | None:
-    one = _quantity(end.damper_coefficient, f"{name} damper coefficient", "N*s/m", f"{path}.damper_coefficient")
-    count = dampers_of(end)
+def _damping(at: Cursor, name: str) -> float | None:
+    one, count = quantity(at.damper_coefficient, f"{name} damper coefficient"), dampers_of(node(at))
     if one is None or count == 1:
         return one
-    return coefficient_of_all(one, given(count, f"{name} dampers", "", path=f"{path}.layout", source="counted"))
+    return coefficient_of_all(one, number(at.layout, f"{name} dampers", source="counted", value=count, unit=""))
 
 
-def _gas(end: End, name: str, path: str) -> float | None:
-    if end.gas is None:
+def _gas(at: Cursor, name: str) -> float | None:
+    if not at:
         return None
-    at = f"{path}.gas"
-    pressure = _plain(end.gas.pressure, f"{name} gas pressure", "Pa", f"{at}.pressure")
-    label = f"{name} rod diameter"
-    rod = given(end.gas.rod_diameter, label, "m", path=f"{at}.rod_diameter", source="by calliper")
-    return None if pressure is None else gas_force(pressure, rod)
+    rod = number(at.rod_diameter, f"{name} rod diameter", source="by calliper")
+    return gas_force(number(at.pressure, f"{name} gas pressure"), rod)
 
 
-def _corner(document: Document, place: Place, end: EndFacts) -> CornerFacts:
+def _corner(document: Cursor, place: Place, end: EndFacts) -> CornerFacts:
     def read(quantity: str) -> float | None:
         return _reading(document, place, quantity)
 
@@ -213,39 +220,15 @@ def readings_of(document: Document, place: Place, quantity: str) -> Sequence[tup
     return [(i, r) for i, r in enumerate(survey.readings) if r.place is place and r.quantity == quantity]
 
 
-def _reading(document: Document, place: Place, quantity: str) -> float | None:
-    found = readings_of(document, place, quantity)
-    if not found:
-        return None
-    mean = sum(r.value for _, r in found) / len(found)
-    how = HOW_WORDS[found[0][1].how] if len(found) == 1 else f"mean of {len(found)} readings"
-    label = f"{place.words} {'scale reading' if quantity == 'mass' else quantity.replace('_', ' ')}"
-    path = f"surveys.0.readings.{found[0][0]}.value"
-    assumed = any(r.how == "estimated" for _, r in found)
-    return given(mean, label, UNIT_OF[quantity], path=path, source=how, assumed=assumed)
+def _reading(document: Cursor, place: Place, quantity: str) -> float | None:
+    words = "scale reading" if quantity == "mass" else quantity.replace("_", " ")
+    found = readings_of(node(document), place, quantity)
+    return mean_of_readings(document, found, f"{place.words} {words}", UNIT_OF[quantity])
 
 
-def link_ratio(bar: AntiRollBar, name: EndName) -> float:
+def link_ratio(at: Cursor, name: EndName) -> float:
     """Link travel over wheel travel of an anti-roll bar; 1, assumed, where it was not measured."""
-    told = bar.motion_ratio
-    return given(
-        1.0 if told is None else told,
-        f"{name} bar motion ratio",
-        "",
-        path=f"vehicle.ends.{name}.bar.motion_ratio",
-        source="not measured: link at the wheel" if told is None else "typed in",
-        assumed=told is None,
-    )
-
-
-def _plain(value: float | None, label: str, unit: str, path: str) -> float | None:
-    return None if value is None else given(value, label, unit, path=path, source="typed in")
-
-
-def _quantity(quantity: Quantity | None, label: str, unit: str, path: str) -> float | None:
-    if quantity is None:
-        return None
-    value: float = getattr(quantity, "value")  # noqa: B009 - every quantity has one, of its own range
-    return given(
-        value, label, unit, path=f"{path}.value", source=HOW_WORDS[quantity.how], assumed=quantity.assumed
-    )
+    label, untold = f"{name} bar motion ratio", "not measured: link at the wheel"
+    if at.motion_ratio:
+        return number(at.motion_ratio, label)
+    return number(at.motion_ratio, label, source=untold, assumed=True, value=1.0)

@@ -51,7 +51,7 @@ def set_for_load(stood: StandingCorner, load: float, hub: float, kind: Springing
     if found is None or not end.spring.known or not hub > 0:
         return None
     at = stood.but(
-        side=stood.side.model_copy(update={"set_by": "height", "hub_to_arch": None}),
+        side=stood.side.but(set_by="height", hub_to_arch=None),
         fixed=False,
         load=load,
         spring_load=load,

@@ -1,10 +1,10 @@
 """The rider of a two-wheeler: where the sags say they sit, and the adjuster for a sag asked with them on."""
 
 from feder.core.document.base import Place
+from feder.core.document.cursor import number
 from feder.core.formulas.masses import load_of_mass
 from feder.core.formulas.sag import load_between, load_with_thing, place_by_share, share_on_rear
 from feder.core.formulas.wheel_heights import sag_height_of
-from feder.core.numbers.working import given
 from feder.core.standing.carried import carried_in, rider_of
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.facts import Facts
@@ -31,8 +31,7 @@ def set_by_sag(
             load = load_with_thing(
                 load, load_of_mass(thing.mass), thing.x, facts.wheelbase, 1.0 if place is Place.REAR else 0.0
             )
-        path = f"setups.{corner.setup_index}.sides.{place.value}.rider_sag"
-        wanted = given(sag, f"{place.words} rider sag asked for", "m", path=path, source="asked for")
+        wanted = number(corner.at.rider_sag, f"{place.words} rider sag asked for", source="asked for")
         answered = set_for_load(corner, load, sag_height_of(droop, wanted), springing(corner))
         if answered is not None and (answered.collar is not None or answered.pressure is not None):
             made[place] = corner.but(fixed=True, collar=answered.collar, pressure=answered.pressure)

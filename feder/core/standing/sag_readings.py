@@ -1,14 +1,13 @@
 """What was read of a two-wheeler's sag: extended, bike alone, rider on, each lifted and pressed, at the wheel."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
-from feder.core.document.base import Place
-from feder.core.document.document import Document
-from feder.core.document.survey import SAG_STATES
+from feder.core.document.base import HOW_WORDS, Place
+from feder.core.document.cursor import Cursor, node, number
+from feder.core.document.survey import SAG_STATES, Reading
 from feder.core.document.vehicle import End
 from feder.core.formulas.sag import friction_of, mean_reading, solid_from_travel, wheel_of_tube
-from feder.core.numbers.working import given
-from feder.core.standing.how import HOW_WORDS
 
 WORDS = {"extended": "fully extended", "bike": "bike alone", "rider": "rider on"}
 
@@ -27,9 +26,9 @@ class SagReads:
 NONE = SagReads({}, {})
 
 
-def sag_reads(document: Document, place: Place, end: End) -> SagReads:
+def sag_reads(document: Cursor, place: Place, end: Cursor) -> SagReads:
     """The sag readings of one wheel. A fork read along its tube is led to the wheel by its rake."""
-    if place.mirror is not place or document.survey is None:
+    if place.mirror is not place or node(document).survey is None:
         return NONE
     rake = rake_read_along(end, place)
     heights: dict[str, float] = {}
@@ -49,49 +48,43 @@ def sag_reads(document: Document, place: Place, end: End) -> SagReads:
     return SagReads(heights, frictions)
 
 
-def rake_read_along(end: End, place: Place) -> float | None:
+def rake_read_along(at: Cursor, place: Place) -> float | None:
     """The rake of a fork whose sag is read along its tube; nothing where it is read straight up."""
+    end: End = node(at)
     if end.layout != "fork" or end.fork is None or end.fork.read == "vertical":
         return None
-    path = f"vehicle.ends.{place.end}.fork.rake"
-    return given(end.fork.rake, f"{place.end} rake", "rad", path=path, source="typed in")
+    return number(at.fork.rake, f"{place.end} rake")
 
 
-def solid_of_travel(end: End, place: Place, droop: float | None) -> float | None:
+def solid_of_travel(at: Cursor, place: Place, droop: float | None) -> float | None:
     """Height at which an end's whole travel is used up."""
+    end: End = node(at)
     if end.travel is None or droop is None:
         return None
-    path = f"vehicle.ends.{place.end}.travel"
-    whole = given(end.travel, f"{place.end} travel", "m", path=path, source="typed in")
+    whole = number(at.travel, f"{place.end} travel")
     if end.layout == "fork" and end.fork is not None:
-        rake = given(
-            end.fork.rake,
-            f"{place.end} rake",
-            "rad",
-            path=f"vehicle.ends.{place.end}.fork.rake",
-            source="typed in",
-        )
-        whole = wheel_of_tube(whole, rake)
+        whole = wheel_of_tube(whole, number(at.fork.rake, f"{place.end} rake"))
     return None if whole >= droop else solid_from_travel(droop, whole)
 
 
-def _one(document: Document, place: Place, state: str, pull: str) -> float | None:
+def _one(document: Cursor, place: Place, state: str, pull: str) -> float | None:
     """One reading, or the mean of its repeats."""
-    survey = document.survey
-    found = [
-        (i, r)
-        for i, r in enumerate(survey.readings if survey else ())
-        if r.place is place and r.quantity == f"{state}_{pull}"
-    ]
+    survey = node(document).survey
+    found = [(i, r) for i, r in enumerate(survey.readings) if r.place is place and r.quantity == f"{state}_{pull}"]
+    return mean_of_readings(document, found, f"{place.words} {WORDS[state]}, {pull}", "m")
+
+
+def mean_of_readings(
+    document: Cursor, found: Sequence[tuple[int, Reading]], label: str, unit: str
+) -> float | None:
+    """One reading of the first survey, or the mean of its repeats, with the first one's place."""
     if not found:
         return None
-    mean = sum(r.value for _, r in found) / len(found)
-    how = HOW_WORDS[found[0][1].how] if len(found) == 1 else f"mean of {len(found)} readings"
-    return given(
-        mean,
-        f"{place.words} {WORDS[state]}, {pull}",
-        "m",
-        path=f"surveys.0.readings.{found[0][0]}.value",
-        source=how,
+    return number(
+        document.surveys[0].readings[found[0][0]].value,
+        label,
+        source=HOW_WORDS[found[0][1].how] if len(found) == 1 else f"mean of {len(found)} readings",
         assumed=any(r.how == "estimated" for _, r in found),
+        value=sum(r.value for _, r in found) / len(found),
+        unit=unit,
     )

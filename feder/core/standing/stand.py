@@ -7,6 +7,7 @@ free angle of a torsion bar, the pressure of an air spring) follows from them, o
 from dataclasses import dataclass, replace
 
 from feder.core.document.base import Place
+from feder.core.document.cursor import Cursor, node, number
 from feder.core.document.document import LoadState
 from feder.core.document.setup import Setup
 from feder.core.formulas.height import free_length_from_drop
@@ -16,13 +17,13 @@ from feder.core.formulas.ride import sprung_mass_of
 from feder.core.formulas.wheel_heights import hub_to_arch_after, wheel_travel_of
 from feder.core.numbers.errors import NoEquilibrium
 from feder.core.numbers.quantities import G
-from feder.core.numbers.working import given, is_tracing, solved
+from feder.core.numbers.working import is_tracing, solved
 from feder.core.solvers.curve import LinearCorner
 from feder.core.solvers.equilibrium import Axle, Balance, Support, Weight, vehicle_equilibrium
 from feder.core.standing.carried import carried_in, carried_inputs
 from feder.core.standing.corner import StandingCorner, asked_height
 from feder.core.standing.end_in_setup import end_in
-from feder.core.standing.facts import EndFacts, Facts, side_of
+from feder.core.standing.facts import EndFacts, Facts, side_at
 from feder.core.standing.one_end import height_under
 from feder.core.standing.parts.air import air_facts
 from feder.core.standing.parts.bump_stop import stop_facts
@@ -56,8 +57,8 @@ def stand(facts: Facts, setup: Setup, load_state: LoadState | None) -> StandingV
     if setup.id == facts.document.setups[0].id:
         stood = StandingVehicle(found)
     else:
-        ends = {name: end_in(facts, setup, index, name) for name in facts.ends}
-        dressed = {p: _dressed(setup, index, ends[p.end], found[p]) for p in facts.places}
+        ends = {name: end_in(facts, index, name) for name in facts.ends}
+        dressed = {p: _dressed(side_at(facts.at, index, p), ends[p.end], found[p]) for p in facts.places}
         if facts.document.vehicle.kind != "car":
             dressed = set_by_sag(facts, dressed, found)
         stood = _stand(facts, dressed, None)
@@ -103,10 +104,9 @@ def _at_springs(corners: dict[Place, StandingCorner]) -> dict[Place, StandingCor
 
 
 def _as_found(facts: Facts) -> dict[Place, StandingCorner]:
-    setup = facts.document.setups[0]
     corners = {}
     for place in facts.places:
-        corner, side = facts.corners[place], side_of(setup, place)
+        corner, at = facts.corners[place], side_at(facts.at, 0, place)
         sprung = load = None
         if (
             corner.mass is not None
@@ -117,14 +117,14 @@ def _as_found(facts: Facts) -> dict[Place, StandingCorner]:
             load = load_of_mass(sprung)
         stood = StandingCorner(
             corner,
-            side,
-            0,
-            spring=spring_facts(side, place, 0, corner.end.legs),
-            bar=bar_facts(side, place, 0),
-            air=air_facts(side, place, 0),
-            stop=stop_facts(corner.end.end.bump_stop, side, place, 0, corner.end.damper),
-            beside=beside_facts(side, place, 0, corner.end.damper, corner.end.droop)
-            or oil_facts(side, place, 0, corner.end),
+            at,
+            node(at),
+            spring=spring_facts(at, place, corner.end.legs),
+            bar=bar_facts(at, place),
+            air=air_facts(at, place),
+            stop=stop_facts(corner.end.at.bump_stop, at, place, corner.end.damper),
+            beside=beside_facts(at, place, corner.end.damper, corner.end.droop)
+            or oil_facts(at, place, corner.end),
             sprung_mass=sprung,
             load=load,
             hub_to_arch=corner.hub_to_arch,
@@ -168,25 +168,24 @@ def _by_pressure(corner: StandingCorner) -> StandingCorner:
     return moved.but(motion_ratio=coupling.ratio(hub), ratio_slope=coupling.slope(hub))
 
 
-def _dressed(setup: Setup, index: int, end: EndFacts, found: StandingCorner) -> StandingCorner:
+def _dressed(at: Cursor, end: EndFacts, found: StandingCorner) -> StandingCorner:
     """The corner with the parts of another setup, standing as found until balanced."""
     place, facts = found.facts.place, found.facts
     if end is not facts.end:
         facts = replace(facts, end=end)
-    spring = spring_facts(side_of(setup, place), place, index, end.legs, found.side)
+    spring = spring_facts(at, place, end.legs, found.side)
     if spring is not None and spring.free_length is None:
-        spring = _lowering(spring, found, f"setups.{index}.sides.{place.value}.spring.quoted_drop")
-    side = side_of(setup, place)
-    seat = typed_seat(side, place, index) or spaced_seat(found.seat, side, found.side, place, index)
+        spring = _lowering(spring, found, at.spring.quoted_drop)
+    seat = typed_seat(at, place) or spaced_seat(found.seat, at, found.at, place)
     return found.but(
         facts=facts,
-        side=side,
-        setup_index=index,
+        at=at,
+        side=node(at),
         spring=spring,
-        bar=bar_facts(side, place, index),
-        air=air_facts(side, place, index),
-        stop=stop_facts(end.end.bump_stop, side, place, index, end.damper),
-        beside=beside_facts(side, place, index, end.damper, end.droop) or oil_facts(side, place, index, end),
+        bar=bar_facts(at, place),
+        air=air_facts(at, place),
+        stop=stop_facts(end.at.bump_stop, at, place, end.damper),
+        beside=beside_facts(at, place, end.damper, end.droop) or oil_facts(at, place, end),
         seat=seat,
         collar=None,
         free_angle=None,
@@ -197,17 +196,12 @@ def _dressed(setup: Setup, index: int, end: EndFacts, found: StandingCorner) -> 
     )
 
 
-def _lowering(spring: SpringFacts, found: StandingCorner, path: str) -> SpringFacts:
+def _lowering(spring: SpringFacts, found: StandingCorner, at: Cursor) -> SpringFacts:
     """A lowering spring of unknown free length: from the drop its maker quotes against the spring as found."""
-    drop, length, force, ratio = (
-        spring.part.quoted_drop,
-        found.spring_length,
-        found.spring_force,
-        found.motion_ratio,
-    )
-    if drop is None or length is None or force is None or not ratio:
+    length, force, ratio = found.spring_length, found.spring_force, found.motion_ratio
+    if not at or length is None or force is None or not ratio:
         return spring
-    quoted = given(drop, f"{spring.part.code}, quoted drop", "m", path=path, source="maker's figure")
+    quoted = number(at, f"{spring.part.code}, quoted drop", source="maker's figure")
     free = free_length_from_drop(length, quoted, ratio, force, spring.rate)
     return replace(spring, free_length=free)
 

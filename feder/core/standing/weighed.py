@@ -1,9 +1,9 @@
 """A wheel that was not weighed: its load from its spring, whose sag and preload are known."""
 
+from feder.core.document.cursor import number
 from feder.core.document.setup import SpringPart
 from feder.core.formulas.height import spring_room
 from feder.core.formulas.sag import load_of_spring, load_with_push
-from feder.core.numbers.working import given
 from feder.core.practice.usual import PRELOAD
 from feder.core.standing.corner import SeatFacts, StandingCorner
 from feder.core.standing.pushes import push_at
@@ -43,29 +43,22 @@ def as_set(corner: StandingCorner) -> StandingCorner:
     counts from where its spring is just touched; a fork's cap does not say it. Not told, it is taken as usual,
     and marked.
     """
-    side, place, end = corner.side, corner.facts.place, corner.facts.end
-    path = f"setups.0.sides.{place.value}"
+    side, place, end, at = corner.side, corner.facts.place, corner.facts.end, corner.at
     if corner.air is not None:
         if side.pressure is None:
             return corner
-        label = f"{place.words} pressure as found"
-        return corner.but(
-            pressure=given(side.pressure, label, "Pa", path=f"{path}.pressure", source="by pump gauge")
-        )
+        return corner.but(pressure=number(at.pressure, f"{place.words} pressure as found", source="by pump gauge"))
     if corner.spring is None or not isinstance(side.spring, SpringPart) or end.droop is None:
         return corner
-    seat = typed_seat(side, place, 0)
-    if seat is None:
-        free = corner.spring.free_length
-        seat = None if free is None else SeatFacts(free, end.droop)
-        told, member = side.preload, "preload"
-        if told is None and end.end.layout != "fork":
-            told, member = side.collar, "collar"
-        label = f"{place.words} preload as found"
-        value, source = (PRELOAD, "not told: a usual preload") if told is None else (told, "typed in")
-        collar = given(value, label, "m", path=f"{path}.{member}", source=source, assumed=told is None)
+    seat = typed_seat(at, place)
+    if seat is not None:
+        label = f"{place.words} collar as found"
+        return corner.but(seat=seat, collar=number(at.collar, label, value=side.collar or 0.0))
+    free, read, label = corner.spring.free_length, at.preload, f"{place.words} preload as found"
+    if not read and end.end.layout != "fork":
+        read = at.collar
+    if read:
+        collar = number(read, label)
     else:
-        collar = given(
-            side.collar or 0.0, f"{place.words} collar as found", "m", path=f"{path}.collar", source="typed in"
-        )
-    return corner.but(seat=seat, collar=collar)
+        collar = number(read, label, source="not told: a usual preload", assumed=True, value=PRELOAD)
+    return corner.but(seat=None if free is None else SeatFacts(free, end.droop), collar=collar)

@@ -127,7 +127,7 @@ def index_bench(
     per_turn = None if arm.adjuster is None else arm.adjuster.per_turn
     if arm.bolt is not None:
         per_turn = arm.bolt.lead / arm.bolt.lever
-        made.bolt = bolt_answer(document, setup, place, arm.bolt, made.change)
+        made.bolt = bolt_answer(document, setup, place, made.change)
     made.effect = turn_effect(document, setup, place, per_turn)
     if splines is not None:
         moves = spline_moves(*splines, float(made.change.value), count=count, arm=_motion(arm.motion))

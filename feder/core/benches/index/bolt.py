@@ -4,8 +4,8 @@ from dataclasses import dataclass
 
 from feder.core.benches.index.adjusters import at_adjusters, set_free
 from feder.core.document.base import Place
+from feder.core.document.cursor import cursor, number
 from feder.core.document.document import Document
-from feder.core.document.vehicle import BoltAdjuster
 from feder.core.formulas.torsion import angle_of_turn, turns_for_angle
 from feder.core.numbers.working import given, tracing
 from feder.core.report.evaluate import evaluate, evaluate_plain
@@ -21,12 +21,11 @@ class BoltAnswer:
     height_per_turn: Figure | None = None
 
 
-def bolt_answer(document: Document, setup: str, place: Place, bolt: BoltAdjuster, change: Figure) -> BoltAnswer:
+def bolt_answer(document: Document, setup: str, place: Place, change: Figure) -> BoltAnswer:
     """The bolt's turns for a change of the free angle at a corner, and the height one turn gives there."""
-    at = f"vehicle.ends.{place.end}.arm.bolt"
+    at = cursor(document).vehicle.ends[place.end].arm.bolt
     with tracing():
-        lead = given(bolt.lead, "lead of the bolt", "m", path=f"{at}.lead", source="typed in")
-        lever = given(bolt.lever, "lever of the bolt", "m", path=f"{at}.lever", source="typed in")
+        lead, lever = number(at.lead, "lead of the bolt"), number(at.lever, "lever of the bolt")
         one = angle_of_turn(lead, lever)
         wanted = given(float(change.value), "free angle wanted", "rad", source="height asked for")
         turns = turns_for_angle(wanted, one)

@@ -49,7 +49,7 @@ def air_rows(document: Document, setup: str, place: Place) -> list[AirRow]:
     for count in range(MOST_SPACERS + 1 if part.spacer_volume else 1):
         if part.volume - count * part.spacer_volume <= part.area * part.travel:
             break
-        filled = part.model_copy(update={"spacers": count})
+        filled = part.but(spacers=count)
         tried = with_sides(document, setup, {place: {"spring": filled}})
         said = evaluate(tried, setup).sags.get(place)
         rows.append(_row(tried, setup, place, filled, said, chosen=count == part.spacers))

@@ -80,9 +80,7 @@ def _tried(
     if said.target is None or said.ridden_load is None or said.bike_load is None or end.droop is None:
         return None
     ridden, alone = float(said.ridden_load.value), float(said.bike_load.value)
-    fitted = stood.but(
-        side=stood.side.model_copy(update={"spring": part}), spring=tried_spring(part, end.legs), fixed=False
-    )
+    fitted = stood.but(side=stood.side.but(spring=part), spring=tried_spring(part, end.legs), fixed=False)
     set_for = set_for_load(fitted, ridden, float(end.droop - said.target.value), COIL)
     if set_for is None or set_for.collar is None:
         return None

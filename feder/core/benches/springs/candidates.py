@@ -22,7 +22,7 @@ from feder.core.report.figures.vehicle import frequency_on
 from feder.core.report.findings.against import Against
 from feder.core.report.findings.frequencies import band_for, off_target, rear_over_front
 from feder.core.report.findings.spring_fit import SpringAt, of_spring, other_limit
-from feder.core.report.shapes import Figure, Grade, Report, figure
+from feder.core.report.shapes import Figure, Grade, Report, Shape, figure
 from feder.core.standing.facts import Facts, setup_of, side_of
 from feder.core.standing.parts.coil import tried_spring
 from feder.core.standing.springing.coil import with_spring
@@ -32,20 +32,18 @@ MOST_ROWS = 150
 """Springs tried at most: more than anyone reads, and quick enough to answer while a mark is dragged."""
 
 
-class Objection(BaseModel):
+class Objection(Shape):
     """The first thing that speaks against a candidate; at which travel it acts, where it acts on the ladder."""
 
-    model_config = ConfigDict(frozen=True)
     rule: str
     grade: Grade
     text: str
     numbers: dict[str, Figure] = {}
 
 
-class Candidate(BaseModel):
+class Candidate(Shape):
     """One spring, tried. Travels are at the wheel from the ride height asked for, bump positive."""
 
-    model_config = ConfigDict(frozen=True)
     part: SpringPart
     chosen: bool
     wheel_rate: Figure | None = None
@@ -139,7 +137,7 @@ def _with_pair(row: Candidate, shelf: Sequence[SpringPart]) -> Candidate:
     if row.held_at_droop is None or row.held_at_droop.value >= 0 or row.part.tender_rate is not None:
         return row
     pairs = pairs_for(row.part, -row.held_at_droop.value, shelf)
-    return row.model_copy(update={"pair": pairs[0]}) if pairs else row
+    return row.but(pair=pairs[0]) if pairs else row
 
 
 def _rate_sought(bench: "_Bench", now: SpringPart | None) -> float | None:
@@ -220,7 +218,7 @@ class _Corner:
 
     def __init__(self, bench: _Bench, place: Place, part: SpringPart) -> None:
         now = bench.stood.corners[place]
-        side = now.side.model_copy(update={"spring": part})
+        side = now.side.but(spring=part)
         stood = with_spring(now.but(side=side), tried_spring(part, now.facts.end.legs))
         seat, limits, ratio = now.side.seat, limits_of(stood), float(stood.motion_ratio or 1.0)
         rate = None if stood.spring is None else stood.spring.rate_at(stood.spring_length)

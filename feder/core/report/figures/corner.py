@@ -3,6 +3,7 @@
 from typing import Literal
 
 from feder.core.document.brief import Brief
+from feder.core.document.cursor import node, number
 from feder.core.formulas.height import body_for_hold, collar_between, droop_compression, preload_force, turns_of
 from feder.core.formulas.masses import scale_mass
 from feder.core.formulas.torsion import bar_shear_stress, free_angle_change_of, torque_of_twist
@@ -17,9 +18,9 @@ from feder.core.formulas.wheel_heights import (
     travel_to_length,
     travel_to_limit,
 )
-from feder.core.numbers.working import given
 from feder.core.report.figures.rates import Figures, rates, sprung_mass
 from feder.core.report.figures.stops import stop_lengths
+from feder.core.report.figures.wanted import hold_wanted
 from feder.core.report.shapes import CornerReport, figure
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.pushes import push_at
@@ -36,7 +37,7 @@ def corner_report(stood: StandingCorner, brief: Brief) -> CornerReport:
         | _adjuster(stood)
         | _travel_used(stood)
         | _pushes(stood)
-        | _collar_range(stood, brief)
+        | _collar_range(stood)
     )
     limits = limits_of(stood)
     end, corner = stood.facts.end, stood.facts
@@ -176,24 +177,24 @@ def limits_of(stood: StandingCorner) -> dict[str, float | None]:
     return limits
 
 
-def _collar_range(stood: StandingCorner, brief: Brief) -> Figures:
+def _collar_range(stood: StandingCorner) -> Figures:
     """Heights at both ends of the collar's range, and what the damper body of a divorced end should do."""
     coupling, hub, collar, seat = stood.facts.end.spring, stood.spring_hub, stood.collar, stood.side.seat
     shown: Figures = {}
     if hub is not None and hub > 0 and collar is not None and seat is not None and coupling.known:
-        path = f"setups.{stood.setup_index}.sides.{stood.facts.place.value}.seat"
-        for name, limit, member in (
-            ("reach_low", seat.permitted_low or 0.0, "permitted_low"),
-            ("reach_high", seat.thread if seat.permitted_high is None else seat.permitted_high, "thread"),
+        at = stood.at.seat
+        top = at.thread if seat.permitted_high is None else at.permitted_high
+        for name, limit, value in (
+            ("reach_low", at.permitted_low, seat.permitted_low or 0.0),
+            ("reach_high", top, node(top)),
         ):
-            if limit is not None:
-                at = given(limit, f"collar, {name[6:]}est", "m", path=f"{path}.{member}", source="typed in")
-                travel = coupling.wheel_travel(hub, collar_between(collar, at))
+            if value is not None:
+                end = number(limit, f"collar, {name[6:]}est", value=value)
+                travel = coupling.wheel_travel(hub, collar_between(collar, end))
                 shown[name] = (hub_to_arch_after(hub, travel), "m")
     held, damper = held_at_droop(stood), stood.facts.end.damper.ratio(hub)
     if stood.facts.end.end.layout == "divorced" and held is not None and stood.motion_ratio and damper:
-        wanted = given(brief.held_at_droop, "hold wanted at full droop", "m", path="brief.targets", source="brief")
-        shown["body_change"] = (body_for_hold(held, wanted, stood.motion_ratio, damper), "m")
+        shown["body_change"] = (body_for_hold(held, hold_wanted(stood), stood.motion_ratio, damper), "m")
     return shown
 
 

@@ -7,6 +7,7 @@ from feder.core.formulas.motion_ratio import wheel_rate
 from feder.core.formulas.pushes import band_of_friction, push_rate_of, wheel_rate_with_push
 from feder.core.formulas.ride import ride_frequency, ride_rate, static_deflection
 from feder.core.formulas.torsion import arm_wheel_rate
+from feder.core.numbers.quantities import G
 from feder.core.numbers.working import given
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.pushes import damper_push
@@ -18,7 +19,7 @@ def sprung_mass(stood: StandingCorner) -> float | None:
     """Sprung mass on the corner as it stands: as weighed, or from the load it carries now."""
     if stood.sprung_mass is None or stood.load is None:
         return None
-    weighed = stood.sprung_mass * 9.80665
+    weighed = float(stood.sprung_mass) * G
     return stood.sprung_mass if abs(stood.load - weighed) < 1e-6 else mass_of_load(stood.load)
 
 
@@ -79,8 +80,8 @@ def corner_wheel_rate(stood: StandingCorner, rate: float | None) -> float | None
         stop = beside if stop is None else push_rate_of(stop, beside)
     if not ratio or (stop is None and slope is None):
         return of_spring
-    stop = given(0.0, "stop not squeezed", "N/m", path=None, source="no rate") if stop is None else stop
-    slope = given(0.0, "constant damper ratio", "1/m", path=None, source="no slope") if slope is None else slope
+    stop = given(0.0, "stop not squeezed", "N/m", source="no rate") if stop is None else stop
+    slope = given(0.0, "constant damper ratio", "1/m", source="no slope") if slope is None else slope
     return wheel_rate_with_push(of_spring, stop, ratio, push, slope, end.dampers)
 
 

@@ -3,6 +3,7 @@
 from typing import Any
 
 from feder.core.document.base import ENDS, EndName, Place
+from feder.core.document.cursor import node, number
 from feder.core.formulas.masses import all_wheels, fraction_of, two_wheels
 from feder.core.formulas.roll import LoadTransfer, axle_roll_stiffness, load_transfer, roll_arm_of, roll_gradient
 from feder.core.formulas.travel import braking_to_stop, cornering_to_stop
@@ -56,8 +57,7 @@ def _stiffness(
     if end.end.layout == "live axle":
         if end.end.spring_base is None:
             return None
-        path = f"vehicle.ends.{name}.spring_base"
-        base = given(end.end.spring_base, f"{name} spring base", "m", path=path, source="typed in")
+        base = number(end.at.spring_base, f"{name} spring base")
     bar = end.bar_rate
     if bar is None:
         bar = given(0.0, f"{name} bar", "N/m", source="none, or unhooked")
@@ -85,18 +85,18 @@ def _heights(facts: Facts) -> tuple[float, float, float] | None:
         return None
     return (
         height,
-        given(front, "front roll centre", "m", path="vehicle.ends.front.roll_centre", source="typed in"),
-        given(rear, "rear roll centre", "m", path="vehicle.ends.rear.roll_centre", source="typed in"),
+        number(facts.ends["front"].at.roll_centre, "front roll centre"),
+        number(facts.ends["rear"].at.roll_centre, "rear roll centre"),
     )
 
 
 def cg_height(facts: Facts) -> float | None:
     """Height of the sprung mass's centre of gravity."""
-    cg = facts.document.vehicle.sprung_cg_height
-    if cg is None:
+    at = facts.at.vehicle.sprung_cg_height
+    if not at:
         return None
-    label, path = "height of the sprung centre of gravity", "vehicle.sprung_cg_height.value"
-    return given(cg.value, label, "m", path=path, source="typed in", assumed=cg.assumed)
+    label, told = "height of the sprung centre of gravity", node(at)
+    return number(at.value, label, assumed=told.assumed)
 
 
 def _arm(facts: Facts, share: float) -> float | None:
@@ -122,10 +122,7 @@ def transfer(
         return None
     if radii["front"] is None or radii["rear"] is None:
         return None
-    hub = {
-        e: given(v or 0.0, f"{e} tyre radius", "m", path=f"vehicle.ends.{e}.tyre.radius", source="typed in")
-        for e, v in radii.items()
-    }
+    hub = {e: number(end.at.tyre.radius, f"{e} tyre radius") for e, end in ends.items()}
     g = given(lateral_g, "cornering", "", source="chosen for the comparison")
     try:
         with collecting_notes():

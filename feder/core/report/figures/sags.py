@@ -3,6 +3,7 @@
 from math import cos
 
 from feder.core.document.brief import Brief, Pair
+from feder.core.document.cursor import root
 from feder.core.document.setup import SpringPart
 from feder.core.formulas.height import collar_between, past_thread, turns_of
 from feder.core.formulas.pushes import load_on_spring
@@ -16,13 +17,13 @@ from feder.core.formulas.sag import (
     tube_of_wheel,
 )
 from feder.core.formulas.wheel_heights import sag_height_of
-from feder.core.numbers.working import given
 from feder.core.report.figures.corner import held_at_droop
+from feder.core.report.figures.wanted import wanted
 from feder.core.report.shapes import CornerReport, Figure, SagReport, figure
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.one_end import height_under, set_for_load
 from feder.core.standing.pushes import push_at
-from feder.core.standing.sag_readings import rake_read_along
+from feder.core.standing.sag_readings import SagReads, rake_read_along
 from feder.core.standing.springing.kinds import springing
 from feder.core.standing.weighed import carried_by_spring
 
@@ -44,7 +45,7 @@ def sag_report(
     end = alone.facts.end
     reads, droop = end.sags, end.droop
     travel = None if corner.travel_in_all is None else float(corner.travel_in_all.value)
-    rake = rake_read_along(end.end, alone.facts.place)
+    rake = rake_read_along(end.at, alone.facts.place)
     factor = 1.0 if rake is None else cos(rake)
     rider_band = brief.sag_band(end.name, "rider", travel, factor)
     free_band = brief.sag_band(end.name, "free", travel, factor)
@@ -52,20 +53,10 @@ def sag_report(
     if ridden is not None:
         made.rider_sag, made.rider_fraction = ridden.sag, ridden.sag_fraction
     made.free_fraction = corner.sag_fraction
-    for name, band in (("rider", rider_band), ("free", free_band)):
-        if band is not None:
-            setattr(made, f"{name}_low", figure(band[0], "m"))
-            setattr(made, f"{name}_high", figure(band[1], "m"))
-    if droop is not None:
-        for state, member in (("bike", "free"), ("rider", "rider")):
-            height, friction = reads.of(state), reads.frictions.get(state)
-            if height is not None:
-                setattr(made, f"{member}_read", figure(sag_height_of(droop, height), "m"))
-            if friction is not None:
-                setattr(made, f"{member}_friction", figure(friction, "m"))
-                if found_rate is not None and found_rate.value > 0:
-                    force = friction_as_force(friction, found_rate.value)
-                    setattr(made, f"{member}_friction_force", figure(force, "N"))
+    made.rider_low, made.rider_high = _edges(rider_band)
+    made.free_low, made.free_high = _edges(free_band)
+    made.free_read, made.free_friction, made.free_friction_force = _read(reads, "bike", droop, found_rate)
+    made.rider_read, made.rider_friction, made.rider_friction_force = _read(reads, "rider", droop, found_rate)
     made.preload = figure(held_at_droop(alone), "m")
     loads = _loads(found, ridden_load)
     made.bike_load, made.ridden_load = (figure(v, "N") for v in loads)
@@ -74,12 +65,36 @@ def sag_report(
         made.rider_load = figure(load_between(loads[1], loads[0]), "N")
     if droop is not None and rider_band is not None and loads[0] is not None and loads[1] is not None:
         _answer(made, alone, found, (loads[0], loads[1]), brief, (rider_band, free_band or WIDE))
-    for name in ("free_read", "rider_read", "free_sag", "rider_sag", "free_then", "target"):
-        known = getattr(made, name)
-        if known is not None:
-            told = known.value if rake is None else tube_of_wheel(known.value, rake)
-            setattr(made, f"{name}_along", figure(told, "m"))
+    made.free_read_along, made.rider_read_along = _along(made.free_read, rake), _along(made.rider_read, rake)
+    made.free_sag_along, made.rider_sag_along = _along(made.free_sag, rake), _along(made.rider_sag, rake)
+    made.free_then_along, made.target_along = _along(made.free_then, rake), _along(made.target, rake)
     return made
+
+
+def _edges(band: Pair | None) -> tuple[Figure | None, Figure | None]:
+    """Both edges of a band as figures."""
+    return (None, None) if band is None else (figure(band[0], "m"), figure(band[1], "m"))
+
+
+def _along(known: Figure | None, rake: float | None) -> Figure | None:
+    """A sag as it is read: along the tube of a fork that is read so, or the same as at the wheel."""
+    if known is None:
+        return None
+    return figure(known.value if rake is None else tube_of_wheel(known.value, rake), "m")
+
+
+def _read(
+    reads: SagReads, state: str, droop: float | None, found_rate: Figure | None
+) -> tuple[Figure | None, Figure | None, Figure | None]:
+    """Sag as read in a state, its friction, and that as a force at the wheel."""
+    height, friction = reads.of(state), reads.frictions.get(state)
+    sag = None if height is None or droop is None else figure(sag_height_of(droop, height), "m")
+    if friction is None or droop is None:
+        return sag, None, None
+    force = None
+    if found_rate is not None and found_rate.value > 0:
+        force = figure(friction_as_force(friction, found_rate.value), "N")
+    return sag, figure(friction, "m"), force
 
 
 def _loads(found: StandingCorner, ridden_load: float | None) -> tuple[float | None, float | None]:
@@ -101,9 +116,10 @@ def _answer(
     """Adjuster for the rider sag wanted, free sag then, and what both say of the spring."""
     end = stood.facts.end
     assert end.droop is not None
-    path = f"brief.targets.{end.name}_rider_sag"
-    wanted = brief.sag_wanted(end.name, bands[0], made.read_factor)
-    target = given(wanted, f"{end.name} rider sag wanted", "m", path=path, source="brief")
+    targets = root(stood.at).brief.targets
+    aim = brief.sag_wanted(end.name, bands[0], made.read_factor)
+    at = targets[f"{end.name}_rider_wanted"] or targets[f"{end.name}_rider_sag"]
+    target = wanted(at, aim, f"{end.name} rider sag wanted", "m")
     made.target = figure(target, "m")
     set_for = set_for_load(stood, loads[1], sag_height_of(end.droop, target), springing(stood))
     if set_for is None:
@@ -143,9 +159,10 @@ def _rate(made: SagReport, stood: StandingCorner, loads: tuple[float, float], ri
     assert end.droop is not None
     if rider <= free or not end.spring.known:
         return
-    wanted_free = given(free, f"{end.name} free sag wanted", "m", path="brief.targets", source="brief")
-    wanted = given(rider, f"{end.name} rider sag wanted", "m", path="brief.targets", source="brief")
-    low, high = sag_height_of(end.droop, wanted), sag_height_of(end.droop, wanted_free)
+    targets = root(stood.at).brief.targets
+    aim = wanted(targets[f"{end.name}_free_sag"], free, f"{end.name} free sag wanted", "m")
+    aim_ridden = wanted(targets[f"{end.name}_rider_sag"], rider, f"{end.name} rider sag wanted", "m")
+    low, high = sag_height_of(end.droop, aim_ridden), sag_height_of(end.droop, aim)
     ratios = end.spring.ratio(low), end.spring.ratio(high)
     travel = end.spring.travel(high, low)
     if not ratios[0] or not ratios[1] or travel <= 0:

@@ -4,15 +4,16 @@ from collections.abc import Callable
 from math import atan, cos
 
 from feder.core.document.base import ENDS, EndName, Place
+from feder.core.document.cursor import number
 from feder.core.document.setup import Setup
 from feder.core.document.vehicle import HardPart
 from feder.core.formulas.chassis import Chassis, Pose, clamp_moved, fork_slide, pose_of, travel_with_shock
 from feder.core.formulas.steering import lean_clearance, trail
 from feder.core.numbers.errors import OutOfRange
-from feder.core.numbers.working import given, solved, untraced
+from feder.core.numbers.working import solved, untraced
 from feder.core.report.shapes import SteeringReport, figure
 from feder.core.standing.corner import StandingCorner
-from feder.core.standing.facts import Facts, setup_of, side_of
+from feder.core.standing.facts import Facts, setup_of, side_at
 from feder.core.standing.springing.kinds import springing
 from feder.core.standing.stand import StandingVehicle
 
@@ -53,14 +54,14 @@ def steering_report(facts: Facts, setup_id: str, stood: StandingVehicle) -> Stee
         made.swingarm = figure(found(stands.arm_angle, "arm_angle", "rad"), "rad")
     fork = facts.ends["front"].end.fork
     if fork is not None and fork.offset is not None and 0 <= rake < MOST_RAKE:
-        path = "vehicle.ends.front.fork.offset"
-        offset = given(fork.offset, "fork offset", "m", path=path, source="typed in")
+        offset = number(facts.ends["front"].at.fork.offset, "fork offset")
         made.trail = figure(trail(inputs["front tyre radius"], rake, offset), "m")
     seat = facts.document.vehicle.seat
     if seat is not None:
         height = stands.height_of(seat.x, seat.height)
-        at = given(seat.height, "seat height as found", "m", path="vehicle.seat.height", source="tape")
-        where = given(seat.x, "seat behind the front axle", "m", path="vehicle.seat.x", source="tape")
+        place = facts.at.vehicle.seat
+        at = number(place.height, "seat height as found", source="tape")
+        where = number(place.x, "seat behind the front axle", source="tape")
         seated = {**inputs, "seat height as found": at, "seat behind the front axle": where}
         made.seat_height = figure(
             solved(height, "saddle_height", "m", equation=PLANE, inputs=seated, source="plane geometry"), "m"
@@ -74,22 +75,19 @@ def _chassis(facts: Facts) -> tuple[Chassis | None, dict[str, float]]:
     fork, arm = facts.ends["front"].end.fork, facts.ends["rear"].end.swingarm
     radii = {}
     for name in ENDS:
-        radius = facts.ends[name].end.tyre.radius
-        if radius is None:
+        radius = facts.ends[name].at.tyre.radius
+        if not radius:
             return None, {}
-        path = f"vehicle.ends.{name}.tyre.radius"
-        radii[f"{name} tyre radius"] = given(radius, f"{name} tyre radius", "m", path=path, source="tape")
+        radii[f"{name} tyre radius"] = number(radius, f"{name} tyre radius", source="tape")
     if facts.wheelbase is None or fork is None:
         return None, {}
-    rake = given(
-        fork.rake, "rake as found", "rad", path="vehicle.ends.front.fork.rake", source="typed in, bike alone"
-    )
+    rake = number(facts.ends["front"].at.fork.rake, "rake as found", source="typed in, bike alone")
     inputs = {"wheelbase as found": facts.wheelbase, "rake as found": rake, **radii}
     length = height = None
     if arm is not None:
-        path = "vehicle.ends.rear.swingarm"
-        length = given(arm.length, "rear arm", "m", path=f"{path}.length", source="tape")
-        height = given(arm.pivot_height, "pivot over the floor", "m", path=f"{path}.pivot_height", source="tape")
+        at = facts.ends["rear"].at.swingarm
+        length = number(at.length, "rear arm", source="tape")
+        height = number(at.pivot_height, "pivot over the floor", source="tape")
         inputs |= {"rear arm": length, "pivot over the floor": height}
     made = Chassis(
         float(facts.wheelbase),
@@ -114,21 +112,15 @@ def _moves(facts: Facts, setup: Setup, stood: StandingVehicle) -> dict[str, floa
 
 def moves_of(facts: Facts, setup: Setup, front_travel: float, rear_travel: float) -> tuple[float, float]:
     """Fork slide and rear axle rise from as found, of the wheels' travels and of the heights a setup changes."""
-    fork, index = facts.ends["front"].end.fork, facts.document.setups.index(setup)
-    first = facts.document.setups[0]
-    assert fork is not None
+    fork, index = facts.ends["front"].at.fork, facts.document.setups.index(setup)
 
     def read(end: EndName, member: str, words: str) -> tuple[float, float] | None:
-        place = Place(end)
-        now, was = getattr(side_of(setup, place), member), getattr(side_of(first, place), member)
-        if was is None or now is None:
+        now, was = (side_at(facts.at, i, Place(end))[member] for i in (index, 0))
+        if not was or not now:
             return None
-        return (
-            given(now, f"{words}", "m", path=f"setups.{index}.sides.{end}.{member}", source="set"),
-            given(was, f"{words} as found", "m", path=f"setups.0.sides.{end}.{member}", source="tape"),
-        )
+        return number(now, words, source="set"), number(was, f"{words} as found", source="tape")
 
-    rake = given(fork.rake, "rake as found", "rad", path="vehicle.ends.front.fork.rake", source="typed in")
+    rake = number(fork.rake, "rake as found")
     clamp = read("front", "clamp", "tubes over the clamp")
     raised = 0.0 if clamp is None else clamp_moved(*clamp)
     slide = fork_slide(front_travel, rake, raised)
@@ -157,20 +149,18 @@ def _lean(
         height = stands.height_of(part.x, part.height)
         if height <= 0:
             continue
-        path = f"vehicle.hard_parts.{i}"
+        at = facts.at.vehicle.hard_parts[i]
         numbers = {
             **inputs,
-            f"{part.name}, height as found": given(
-                part.height, f"{part.name}, height as found", "m", path=f"{path}.height", source="tape"
-            ),
-            f"{part.name}, behind the front axle": given(
-                part.x, f"{part.name}, behind the front axle", "m", path=f"{path}.x", source="tape"
+            f"{part.name}, height as found": number(at.height, f"{part.name}, height as found", source="tape"),
+            f"{part.name}, behind the front axle": number(
+                at.x, f"{part.name}, behind the front axle", source="tape"
             ),
         }
         left = solved(
             height, "height", "m", equation=PLANE, inputs=numbers, source="plane geometry of the chassis"
         )
-        width = given(part.half_width, f"{part.name}, half width", "m", path=f"{path}.half_width", source="tape")
+        width = number(at.half_width, f"{part.name}, half width", source="tape")
         still.append((lean_clearance(left, width), left, width, part))
     if not still:
         return

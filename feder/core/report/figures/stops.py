@@ -1,5 +1,6 @@
 """How long a corner's bump stop may be at its ride height: the gap wanted, the tyre and the damper's metal."""
 
+from feder.core.document.cursor import number
 from feder.core.formulas.travel import StopLengths, bump_stop
 from feder.core.formulas.wheel_heights import travel_to_limit
 from feder.core.numbers.errors import OutOfRange
@@ -18,15 +19,14 @@ def stop_lengths(stood: StandingCorner) -> StopLengths | None:
     metal = None if end.solid is None else end.damper.travel(hub, end.solid)
     if metal is not None and metal < 0:
         metal = given(0.0, "damper solid already", "m", source="past its end")
-    told, path = stop.part.compressible, f"vehicle.ends.{end.name}.bump_stop.compressible"
-    share = given(
-        COMPRESSIBLE if told is None else told,
-        "share by which the stop squeezes",
-        "",
-        path=path,
-        source="not measured: usual for foam" if told is None else "measured",
-        assumed=told is None,
-    )
+    at = end.at.bump_stop.compressible
+    if at:
+        share = number(at, "share by which the stop squeezes", source="measured")
+    else:
+        untold = "not measured: usual for foam"
+        share = number(
+            at, "share by which the stop squeezes", source=untold, assumed=True, value=COMPRESSIBLE, unit=""
+        )
     try:
         with collecting_notes():
             return bump_stop(

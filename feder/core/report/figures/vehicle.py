@@ -21,6 +21,7 @@ from feder.core.numbers.working import given, rests_on_assumption, untraced
 from feder.core.report.figures.arms import lower_arm
 from feder.core.report.figures.rates import sprung_mass
 from feder.core.report.figures.roll import Figures, roll_figures
+from feder.core.report.figures.wanted import edges, frequencies_wanted, wanted
 from feder.core.report.shapes import CornerReport, EndReport, StripPoint, VehicleReport, figure
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.facts import EndFacts, Facts
@@ -62,8 +63,7 @@ def end_report(
         carried = two_wheels(*masses) if len(masses) == 2 else None
     hubs = [None if c.hub_to_arch is None else c.hub_to_arch.value for c in corners]
     geometric = _geometric(left, right)
-    band = brief.frequency_band or (None, None)
-    low, high = (_rate_for(f, mass, ratio, geometric, end, brief) for f in band)
+    low, high = (_rate_for(f, mass, ratio, geometric, end, brief) for f in frequencies_wanted(facts))
     return EndReport(
         end=name,
         axle_mass=figure(carried, "kg"),
@@ -96,7 +96,6 @@ def _geometric(left: StandingCorner, right: StandingCorner) -> float:
         value,
         "geometric part of the wheel rate",
         "N/m",
-        path=None,
         source="spring force times slope, mean of sides",
     )
 
@@ -130,9 +129,7 @@ def _rate_for(
     """Spring rate that gives an axle a frequency; nothing where it is unknown or out of reach."""
     if mass is None or not ratio or frequency is None:
         return None
-    rate = rate_for_frequency(
-        given(frequency, "frequency wanted", "Hz", path="brief.targets", source="brief"), mass
-    )
+    rate = rate_for_frequency(frequency, mass)
     if brief.frequency_basis == "with tyre":
         if end.tyre_rate is None or rate >= end.tyre_rate:
             return None
@@ -168,7 +165,7 @@ def vehicle_report(
     brief: Brief,
 ) -> VehicleReport:
     """Shares of the load, rake, and how front and rear ride together."""
-    low, high = brief.frequency_band or (None, None)
+    low, high = frequencies_wanted(facts)
     return VehicleReport(
         **_shares(facts, corners),
         **_rake(facts, stood.corners),
@@ -224,7 +221,8 @@ def _pitch(facts: Facts, ends: dict[EndName, EndReport], brief: Brief) -> Figure
     shown: Figures = {}
     if front is not None:
         low, high = (
-            given(r, "rear over front wanted", "", path="brief.targets", source="brief") for r in brief.ratio_band
+            wanted(at, r, "rear over front wanted", "")
+            for at, r in zip(edges(facts.at.brief.targets.frequency_ratio), brief.ratio_band, strict=True)
         )
         shown["flat_low"] = figure(flat_ride_bound(front.value, low), "Hz")
         shown["flat_high"] = figure(flat_ride_bound(front.value, high), "Hz")

@@ -65,4 +65,4 @@ def pointed(finding: Finding, report: Report) -> Finding:
     if len(rest) == 2:
         holder = holder.get(rest[0])
     known = isinstance(getattr(holder, rest[-1], None), Figure)
-    return finding.model_copy(update={"about": path}) if known else finding
+    return finding.but(about=path) if known else finding

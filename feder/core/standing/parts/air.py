@@ -4,7 +4,8 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from feder.core.document.base import Place
-from feder.core.document.setup import AirSpringPart, SideSetup
+from feder.core.document.cursor import Cursor, maybe, node, number
+from feder.core.document.setup import AirSpringPart
 from feder.core.formulas.air import (
     chamber_force,
     chamber_rate,
@@ -14,7 +15,7 @@ from feder.core.formulas.air import (
     volume_with_spacers,
 )
 from feder.core.numbers.quantities import ATMOSPHERE
-from feder.core.numbers.working import given, solved, untraced
+from feder.core.numbers.working import solved, untraced
 from feder.core.solvers.force_table import ForceTable, sampled_table
 
 SLOW = 1.0
@@ -100,29 +101,22 @@ def _table(part: AirSpringPart, pressure: float, last: float, *chambers: float |
         return sampled_table(lambda x: plain.force(pressure, x), 0.0, last)
 
 
-def air_facts(side: SideSetup, place: Place, setup_index: int) -> AirFacts | None:
-    """The numbers of a corner's air spring."""
-    part = side.spring
+def air_facts(at: Cursor, place: Place) -> AirFacts | None:
+    """The numbers of a corner's air spring; `at` is the corner in its setup."""
+    part = node(at).spring
     if not isinstance(part, AirSpringPart):
         return None
-    path, label = f"setups.{setup_index}.sides.{place.value}.spring", f"{place.words} air spring {part.code}"
-
-    def read(value: float, words: str, unit: str, member: str) -> float:
-        source = "counted" if member == "spacers" else "typed in"
-        return given(value, f"{label}, {words}", unit, path=f"{path}.{member}", source=source)
-
-    volume = read(part.volume, "main chamber", "m^3", "volume")
+    label, spring = f"{place.words} air spring {part.code}", at.spring
+    volume = number(spring.volume, f"{label}, main chamber")
     if part.spacers and part.spacer_volume:
-        one = read(part.spacer_volume, "volume of a spacer", "m^3", "spacer_volume")
-        volume = volume_with_spacers(volume, one, read(float(part.spacers), "spacers", "", "spacers"))
-    has = part.negative_area is not None and part.negative_volume is not None
+        one = number(spring.spacer_volume, f"{label}, volume of a spacer")
+        count = number(spring.spacers, f"{label}, spacers", source="counted", value=float(part.spacers), unit="")
+        volume = volume_with_spacers(volume, one, count)
     return AirFacts(
         part,
-        read(part.area, "piston area", "m^2", "area"),
+        number(spring.area, f"{label}, piston area"),
         volume,
-        read(part.negative_area, "negative area", "m^2", "negative_area") if part.negative_area and has else None,
-        read(part.negative_volume, "negative chamber", "m^3", "negative_volume")
-        if part.negative_volume and has
-        else None,
-        read(part.equalise_at, "stroke where both chambers meet", "m", "equalise_at"),
+        maybe(spring.negative_area, f"{label}, negative area"),
+        maybe(spring.negative_volume, f"{label}, negative chamber"),
+        number(spring.equalise_at, f"{label}, stroke where both chambers meet"),
     )

@@ -3,8 +3,8 @@
 from dataclasses import dataclass, field
 from functools import lru_cache
 
-from feder.core.document.base import EndName, Place
-from feder.core.document.setup import SideSetup
+from feder.core.document.base import Place
+from feder.core.document.cursor import Cursor, node, number
 from feder.core.document.vehicle import BumpStopPart
 from feder.core.formulas.pushes import shaft_after
 from feder.core.formulas.travel import stop_gap
@@ -73,32 +73,29 @@ def _from_table(value: float, name: str, unit: str, gap: float) -> float:
     return solved(value, name, unit, equation=table, inputs={"gap": gap}, source="measured points")
 
 
-def stop_facts(
-    stop: BumpStopPart | None, side: SideSetup, place: Place, index: int, damper: Coupling
-) -> StopFacts | None:
-    """The bump stop as it stands in a setup: trimmed and packed, or as it came."""
-    if stop is None:
+def stop_facts(of_end: Cursor, side: Cursor, place: Place, damper: Coupling) -> StopFacts | None:
+    """The bump stop as it stands in a setup: trimmed and packed, or as it came.
+
+    `of_end` is the stop as it came, of the vehicle's end, `side` the corner in its setup.
+    """
+    part: BumpStopPart | None = node(of_end)
+    if part is None:
         return None
-    end: EndName = place.end
-    path, trimmed = f"vehicle.ends.{end}.bump_stop", f"setups.{index}.sides.{place.value}.stop"
-
-    def read(value: float, label: str, at: str) -> float:
-        return given(value, label, "m", path=at, source="typed in")
-
-    if side.stop is None:
-        length = read(stop.length, f"{end} bump stop, length", f"{path}.length")
-        packer = given(0.0, "packers", "m", path=None, source="none named")
+    end = place.end
+    if side.stop:
+        length = number(side.stop.length, f"{place.words} bump stop, length")
+        packer = number(side.stop.packer, f"{place.words} packers")
     else:
-        length = read(side.stop.length, f"{place.words} bump stop, length", f"{trimmed}.length")
-        packer = read(side.stop.packer, f"{place.words} packers", f"{trimmed}.packer")
+        length = number(of_end.length, f"{end} bump stop, length")
+        packer = given(0.0, "packers", "m", source="none named")
     return StopFacts(
-        stop,
+        part,
         length,
         packer,
-        read(stop.shaft, f"{end} shaft that shows", f"{path}.shaft"),
-        read(stop.hub_to_arch, f"{end} hub to arch with that shaft", f"{path}.hub_to_arch"),
+        number(of_end.shaft, f"{end} shaft that shows"),
+        number(of_end.hub_to_arch, f"{end} hub to arch with that shaft"),
         damper,
-        None if stop.points is None else _table(stop.points),
+        None if part.points is None else _table(part.points),
     )
 
 

@@ -5,13 +5,13 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from feder.core.document.base import Place
+from feder.core.document.cursor import Cursor, maybe, node, quantity
 from feder.core.document.setup import SideSetup, SpringPart
 from feder.core.formulas.height import spring_force_in_room
 from feder.core.formulas.motion_ratio import rate_of_both_legs, rate_of_legs, spring_length_under_force
 from feder.core.numbers.errors import OutOfRange
 from feder.core.numbers.working import given, solved
 from feder.core.solvers.force_table import ForceTable, dual_rate_table, linear_table, side_by_side, table_from
-from feder.core.standing.how import HOW_WORDS
 
 LONGEST = 2.0
 """Deflection to which a spring's table is laid out, m."""
@@ -76,19 +76,20 @@ class SpringFacts:
 
 
 def spring_facts(
-    side: SideSetup, place: Place, setup_index: int, legs: float = 1.0, found: SideSetup | None = None
+    at: Cursor, place: Place, legs: float = 1.0, found: SideSetup | None = None
 ) -> SpringFacts | None:
     """The numbers of a corner's coil spring; of two side by side (fork legs, twin shocks) both together.
 
-    `found` is the corner as found, beside which the length of this one counts.
+    `at` is the corner in its setup, `found` the corner as found, beside which the length of this one counts.
     """
+    side: SideSetup = node(at)
     part = side.spring
     if not isinstance(part, SpringPart):
         return None
-    path = f"setups.{setup_index}.sides.{place.value}"
-    rate, free, solid = _numbers(part, f"{place.words} spring {part.code}", f"{path}.spring")
+    label = f"{place.words} spring {part.code}"
+    rate, free, solid = _numbers(at.spring, label)
     if place.mirror is place and part.quoted_drop is None:
-        free = _beside_found(part, free, found, f"{place.words} spring {part.code}, free length")
+        free = _beside_found(part, free, found, f"{label}, free length")
     if legs == 1:
         return SpringFacts(part, rate, free, solid, table_of(part))
     other = side.second_spring
@@ -97,9 +98,7 @@ def spring_facts(
         return SpringFacts(
             part, rate_of_legs(rate, legs), free, solid, None if table is None else table.scaled(legs)
         )
-    other_rate, other_free, _ = _numbers(
-        other, f"{place.words} second spring {other.code}", f"{path}.second_spring"
-    )
+    other_rate, other_free, _ = _numbers(at.second_spring, f"{place.words} second spring {other.code}")
     both = rate_of_both_legs(rate, other_rate)
     late = float(free or 0.0) - float(other_free or 0.0)  # the shorter one starts to carry later
     table = None
@@ -115,26 +114,18 @@ def _beside_found(part: SpringPart, free: float | None, found: SideSetup | None,
     told = isinstance(other, SpringPart) and other.free_length is not None
     if free is None:
         length = other.free_length if isinstance(other, SpringPart) else None
-        return given(length or UNTOLD_LENGTH, label, "m", path=None, source=UNTOLD, assumed=told)
+        return given(length or UNTOLD_LENGTH, label, "m", source=UNTOLD, assumed=told)
     if found is not None and not told:
-        return given(
-            float(free), label, "m", path=None, source=f"told, but not of the one found: {UNTOLD}", assumed=True
-        )
+        return given(float(free), label, "m", source=f"told, but not of the one found: {UNTOLD}", assumed=True)
     return free
 
 
-def _numbers(part: SpringPart, label: str, path: str) -> tuple[float, float | None, float | None]:
+def _numbers(at: Cursor, label: str) -> tuple[float, float | None, float | None]:
     """Rate, free length and solid length."""
-
-    def length(value: float | None, words: str, member: str) -> float | None:
-        if value is None:
-            return None
-        return given(value, f"{label}, {words}", "m", path=f"{path}.{member}", source="typed in")
-
-    how, at = HOW_WORDS[part.rate.how], f"{path}.rate.value"
-    rate = given(part.rate.value, f"{label}, rate", "N/m", path=at, source=how, assumed=part.rate.assumed)
-    free = length(part.free_length, "free length", "free_length")
-    return rate, free, length(part.solid_length, "solid length", "solid_length")
+    rate = quantity(at.rate, f"{label}, rate")
+    assert rate is not None  # every spring part has one
+    free = maybe(at.free_length, f"{label}, free length")
+    return rate, free, maybe(at.solid_length, f"{label}, solid length")
 
 
 @lru_cache(maxsize=1024)

@@ -3,12 +3,10 @@
 from dataclasses import dataclass
 
 from feder.core.document.base import Place
-from feder.core.document.setup import SideSetup
+from feder.core.document.cursor import Cursor, number, quantity
 from feder.core.formulas.pushes import beside_force, beside_squeeze
-from feder.core.numbers.working import given
 from feder.core.solvers.force_table import ForceTable, linear_table
 from feder.core.standing.coupling import Coupling
-from feder.core.standing.how import HOW_WORDS
 
 REACH = 1.0
 """Travel over which a coil is laid out, m."""
@@ -49,21 +47,11 @@ class BesideFacts:
         return None if pressed is None or pressed <= 0 else beside_force(self.rate, pressed)
 
 
-def beside_facts(
-    side: SideSetup, place: Place, index: int, damper: Coupling, droop: float | None
-) -> BesideFacts | None:
+def beside_facts(at: Cursor, place: Place, damper: Coupling, droop: float | None) -> BesideFacts | None:
     """The helper coil of a corner in a setup; nothing where there is none or full droop is not known."""
-    part = side.beside
-    if part is None or droop is None:
+    if not at.beside or droop is None:
         return None
-    path = f"setups.{index}.sides.{place.value}.beside"
-    rate = given(
-        part.rate.value,
-        f"{place.words} coil beside the bar, rate",
-        "N/m",
-        path=f"{path}.rate.value",
-        source=HOW_WORDS[part.rate.how],
-        assumed=part.rate.assumed,
-    )
-    hold = given(part.hold, f"{place.words} coil pressed at full droop", "m", path=f"{path}.hold", source="set")
+    rate = quantity(at.beside.rate, f"{place.words} coil beside the bar, rate")
+    assert rate is not None  # the part has one
+    hold = number(at.beside.hold, f"{place.words} coil pressed at full droop", source="set")
     return BesideFacts(rate, hold, droop, damper)

@@ -4,10 +4,10 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from feder.core.document.base import Place
-from feder.core.document.setup import SideSetup
+from feder.core.document.cursor import Cursor, node, number
 from feder.core.formulas.air import area_of_bore, chamber_force, chamber_rate, volume_over_oil
 from feder.core.numbers.quantities import ATMOSPHERE
-from feder.core.numbers.working import given, untraced
+from feder.core.numbers.working import untraced
 from feder.core.solvers.force_table import ForceTable, sampled_table
 from feder.core.standing.coupling import Coupling
 from feder.core.standing.facts import EndFacts
@@ -65,22 +65,15 @@ def _table(area: float, volume: float, stroke: float) -> ForceTable:
         return sampled_table(lambda x: chamber_force(BLED, area, volume, x, SLOW, ATMOSPHERE), 0.0, stroke)
 
 
-def oil_facts(side: SideSetup, place: Place, index: int, end: EndFacts) -> OilFacts | None:
+def oil_facts(at: Cursor, place: Place, end: EndFacts) -> OilFacts | None:
     """The air over the oil of a fork in a setup; nothing where level, bore or travel is not known."""
-    fork, droop, level = end.end.fork, end.droop, side.oil_level
+    fork, droop, level = end.end.fork, end.droop, node(at).oil_level
     if end.end.layout != "fork" or fork is None or fork.bore is None or droop is None or not level:
         return None
     if end.solid is None or end.solid >= droop or not end.spring.known:
         return None
-    bore = given(
-        fork.bore,
-        f"{place.end} tube, inside",
-        "m",
-        path=f"vehicle.ends.{place.end}.fork.bore",
-        source="by calliper",
-    )
-    path = f"setups.{index}.sides.{place.value}.oil_level"
-    read = given(level, f"{place.words} oil level", "m", path=path, source="measured, leg pushed together")
+    bore = number(end.at.fork.bore, f"{place.end} tube, inside", source="by calliper")
+    read = number(at.oil_level, f"{place.words} oil level", source="measured, leg pushed together")
     area = area_of_bore(bore)
     stroke = end.spring.travel(droop, end.solid)
     return OilFacts(area, volume_over_oil(read, stroke, area), float(stroke), droop, end.spring)

@@ -16,7 +16,7 @@ class Pneumatic:
         return _pressed(corner)
 
     def set_at(self, corner: StandingCorner) -> float | None:
-        return typed_setting(corner, "pressure", "pressure", "Pa", corner.pressure)
+        return typed_setting(corner, "pressure", "pressure", corner.pressure)
 
     def curve(self, corner: StandingCorner) -> Curve | None:
         pressure, air, found = self.set_at(corner), corner.air, corner.found_hub

@@ -1,10 +1,9 @@
 """Coil springs between load, height and collar: the room between the seats."""
 
 from feder.core.document.base import Place
-from feder.core.document.setup import SideSetup
+from feder.core.document.cursor import Cursor, node, number
 from feder.core.formulas.height import collar_for_room, seat_from_found_spring, seat_with_spacer, spring_room
 from feder.core.formulas.motion_ratio import spring_force_for_load
-from feder.core.numbers.working import given
 from feder.core.solvers.curve import CornerCurve, LinearCorner, Mounted
 from feder.core.solvers.equilibrium import Curve
 from feder.core.standing.corner import SeatFacts, StandingCorner, hard_limits, typed_setting
@@ -18,25 +17,19 @@ class Coil:
     def found(self, corner: StandingCorner) -> StandingCorner:
         """Spring length as found, and the seat length with the collar at its datum that follows from it."""
         corner = _under_load(corner)
-        height, side, place = corner.spring_hub, corner.side, corner.facts.place
-        typed = typed_seat(side, place, 0)
+        height, place = corner.spring_hub, corner.facts.place
+        typed = typed_seat(corner.at, place)
         if typed is not None:
             return self.answered(corner.but(seat=typed))
         if corner.spring_length is None or height is None:
             return corner
-        collar = given(
-            side.collar or 0.0,
-            f"{place.words} collar as found",
-            "m",
-            path=f"setups.0.sides.{place.value}.collar",
-            source="typed in" if side.collar is not None else "fixed perch: zero",
-        )
+        collar = found_collar(corner.at, place)
         seat = SeatFacts(seat_from_found_spring(corner.spring_length, collar), height)
         return corner.but(seat=seat, collar=collar)
 
     def set_at(self, corner: StandingCorner) -> float | None:
         now = corner.collar if corner.collar is not None else 0.0
-        return typed_setting(corner, "collar", "collar", "m", now)
+        return typed_setting(corner, "collar", "collar", now)
 
     def curve(self, corner: StandingCorner) -> Curve | None:
         end, spring, found = corner.facts.end, corner.spring, corner.found_hub
@@ -72,32 +65,32 @@ def with_spring(corner: StandingCorner, spring: SpringFacts) -> StandingCorner:
     return _with_collar(_under_load(corner.but(spring=spring, spring_length=None, collar=None)))
 
 
-def typed_seat(side: SideSetup, place: Place, index: int) -> SeatFacts | None:
+def found_collar(at: Cursor, place: Place) -> float:
+    """The collar as read as found; a fixed perch counts as zero."""
+    read = at.collar
+    source = "typed in" if read else "fixed perch: zero"
+    return number(read, f"{place.words} collar as found", source=source, value=node(read) or 0.0)
+
+
+def typed_seat(at: Cursor, place: Place) -> SeatFacts | None:
     """The seat as typed in a setup."""
-    seat = side.seat
-    if seat is None or seat.length is None or seat.hub_to_arch is None:
+    seat = at.seat
+    if not seat or not seat.length or not seat.hub_to_arch:
         return None
-    path = f"setups.{index}.sides.{place.value}.seat"
-
-    def read(value: float, label: str, member: str) -> float:
-        return given(value, f"{place.words} {label}", "m", path=f"{path}.{member}", source="typed in")
-
     return SeatFacts(
-        read(seat.length, "seat length, collar at datum", "length"),
-        read(seat.hub_to_arch, "hub to arch at that length", "hub_to_arch"),
+        number(seat.length, f"{place.words} seat length, collar at datum"),
+        number(seat.hub_to_arch, f"{place.words} hub to arch at that length"),
     )
 
 
-def spaced_seat(
-    seat: SeatFacts | None, side: SideSetup, found: SideSetup, place: Place, index: int
-) -> SeatFacts | None:
+def spaced_seat(seat: SeatFacts | None, at: Cursor, found: Cursor, place: Place) -> SeatFacts | None:
     """The seat with another spacer on a fork's springs than as found."""
-    now, was = side.fork_spacer, found.fork_spacer
-    if seat is None or now is None or was is None or now == was:
+    now, was = at.fork_spacer, found.fork_spacer
+    if seat is None or not now or not was or node(now) == node(was):
         return seat
-    label, member = f"{place.words} spacers on the springs", f"sides.{place.value}.fork_spacer"
-    fitted = given(now, label, "m", path=f"setups.{index}.{member}", source="set")
-    before = given(was, f"{label} as found", "m", path=f"setups.0.{member}", source="tape")
+    label = f"{place.words} spacers on the springs"
+    fitted = number(now, label, source="set")
+    before = number(was, f"{label} as found", source="tape")
     return SeatFacts(seat_with_spacer(seat.length, fitted, before), seat.height)
 
 

@@ -3,9 +3,9 @@
 from math import sin
 
 from feder.core.formulas.torsion import torsion_free_angle
+from feder.core.solvers.arm_curve import ArmCurve
 from feder.core.solvers.equilibrium import Curve
 from feder.core.standing.corner import StandingCorner, hard_limits, typed_setting
-from feder.core.standing.parts.torsion_bar import ArmCurve
 from feder.core.standing.pushes import left_for_spring, mounted_pushes
 
 
@@ -18,7 +18,7 @@ class Arm:
         return corner.but(found_free_angle=corner.free_angle)
 
     def set_at(self, corner: StandingCorner) -> float | None:
-        return typed_setting(corner, "free angle", "free_angle", "rad", corner.free_angle)
+        return typed_setting(corner, "free angle", "free_angle", corner.free_angle)
 
     def curve(self, corner: StandingCorner) -> Curve | None:
         free, bar, found = self.set_at(corner), corner.bar, corner.found_hub
