@@ -9,8 +9,8 @@ from feder.calc.inputs import inputs_of
 from feder.calc.refusal import CalcError
 from feder.core.numbers.errors import OutOfRange
 from feder.core.numbers.notes import collecting_notes
-from feder.core.numbers.showing import lines_of, unit_of
-from feder.core.numbers.working import Given, Num, tracing, trail
+from feder.core.numbers.showing import lines_of
+from feder.core.numbers.working import Given, Num, tracing, trail, unit_of
 
 
 def answer(name: str, raw: Mapping[str, object]) -> dict[str, Any]:

@@ -13,6 +13,7 @@ from scipy.optimize import brentq
 from feder.core.formulas.air import air_spring
 from feder.core.formulas.dual_rate import dual_rate
 from feder.core.numbers.errors import NoEquilibrium, OutOfRange
+from feder.core.solvers.arm_curve import ArmCurve
 from feder.core.solvers.corner import corner_equilibrium
 from feder.core.solvers.curve import CornerCurve, LinearCorner, Mounted
 from feder.core.solvers.equilibrium import Support, vehicle_equilibrium
@@ -27,7 +28,6 @@ from feder.core.solvers.force_table import (
     table_from,
 )
 from feder.core.solvers.ratio import constant_ratio, ratio_from_leverage, ratio_from_sweep
-from feder.core.standing.parts.torsion_bar import ArmCurve
 
 rising = st.lists(st.tuples(st.floats(1e-3, 0.02), st.floats(0, 2000)), min_size=2, max_size=12).map(
     lambda steps: [(float(x), float(f)) for x, f in np.cumsum([(0.0, 0.0), *steps], axis=0)]

@@ -1,5 +1,8 @@
 """Each finding fires on one document and not on its near neighbour."""
 
+import re
+from pathlib import Path
+
 import pytest
 
 from feder.core.document.base import MassValue, RateValue
@@ -17,7 +20,7 @@ from feder.core.document.vehicle import (
 )
 from feder.core.report.evaluate import evaluate
 from feder.core.report.explain import explain
-from feder.core.report.findings import RULES
+from feder.core.report.findings import case as case_module
 from feder.demo.springs import demo_spring
 from tests.changes import with_end, with_side
 from tests.core.test_findings_parts import CASES as MORE
@@ -307,25 +310,21 @@ def test_every_rule_has_its_case(car):
         *MORE,
         *ON_TWO_WHEELS,
     }
-    silent = [f.__name__ for f in RULES if not any(name in shown for name in names_in(f))]
-    assert not silent
+    assert told_rules() - shown == {"near_thread_end"}, "which only a candidate row tells"
 
 
-def names_in(function):
-    """The rule names a rule function can tell, read from its constants and those of its helpers."""
-    import inspect
-    import re
-
-    module = inspect.getsource(inspect.getmodule(function))
-    own = inspect.getsource(function)
-    helpers = [h for h in re.findall(r"\b(_\w+)\(", own) if f"def {h}(" in module]
-    text = own + "".join(module.split(f"def {h}(")[1].split("\ndef ")[0] for h in helpers)
-    return {
-        name.replace("{name}", "solid")
-        for name in re.findall(r'"(\w+)"|f"(rests_on_\{name\})"', text)
-        for name in name
-        if name
-    }
+def told_rules():
+    """Every rule name in the sources of the findings."""
+    folder = Path(case_module.__file__).parent
+    text = "".join(file.read_text(encoding="utf-8") for file in folder.glob("*.py"))
+    found = set()
+    for words in re.findall(r"rule=([^\n]+),", text):
+        found |= {
+            w.replace("{name}", limit)
+            for w in re.findall(r'"([\w{}]+)"', words)
+            for limit in ("solid", "contact", "bind")
+        }
+    return found
 
 
 def test_every_finding_reads_whole_and_a_mend_that_is_a_patch_can_be_applied(car):
@@ -334,7 +333,7 @@ def test_every_finding_reads_whole_and_a_mend_that_is_a_patch_can_be_applied(car
     patched = [f for f in findings if f.mend.patch]
     assert patched
     for finding in findings:
-        for name in __import__("re").findall(r"\{(\w+)\}", finding.text):
+        for name in re.findall(r"\{(\w+)\}", finding.text):
             assert name in finding.numbers
         assert finding.reason.endswith(".")
     for finding in patched:

@@ -1,4 +1,4 @@
-"""A walk through the document that knows where it is: a number's path comes from the walk, never from a typed text.
+"""A walk through the document that knows where it is: a number's path comes from the walk, not from typed text.
 
 ``cursor(document).vehicle.ends["front"].track`` stands at that member. What stands there is `node`, the way there
 `path`; `number` makes of it a number that knows both, its unit read from the member's own annotation.

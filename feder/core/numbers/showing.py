@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from feder.core.numbers.nomenclature import symbol as symbol_of
-from feder.core.numbers.working import Formula, Given, Num, Solution, Step
+from feder.core.numbers.working import Combined, Formula, Given, Num, Solution, name_of, unit_of
 
 
 class UnshowableFormula(TypeError):
@@ -35,23 +35,25 @@ def lines_of(number: Num, show: Show | None = None) -> list[Line]:
     step = number.step
     if isinstance(step, Given):
         return [Line(step.label, "", "", float(number), step.unit, step.source)]
+    if isinstance(step, Combined):
+        operands = list(step.inputs.values())
+        named = _combined(step.sign, [name_of(v) for v in operands])
+        put_in = _combined(step.sign, [show(v, unit_of(v)) for v in operands])
+        return [Line(symbol_of(step.name), named, put_in, float(number), step.unit, "plain arithmetic")]
     if isinstance(step, Solution):
         put_in = ", ".join(f"{k} {show(v, unit_of(v))}" for k, v in step.inputs.items())
         note = f"{step.source}; residual {step.residual:.1e} {step.residual_unit}"
         return [Line(symbol_of(step.name), step.equation, put_in, float(number), step.unit, note)]
-    scope = dict(step.inputs)
+    scope = {k: float(v) if isinstance(v, Num) else v for k, v in step.inputs.items()}
     lines = list(_replay(step.formula, step.formula.body, scope, show))
     if lines[-1].value != float(number):
         raise UnshowableFormula(f"{step.formula.name} is not a pure function of its inputs")
     return lines
 
 
-def unit_of(value: object) -> str:
-    """The unit a traced number carries ("" for a plain float)."""
-    if not isinstance(value, Num):
-        return ""
-    step = value.step
-    return step.formula.units.get("return", "") if isinstance(step, Step) else step.unit
+def _combined(sign: str, operands: list[str]) -> str:
+    """One or two operands with the sign of what was done with them."""
+    return f" {sign} ".join(operands) if len(operands) == 2 else f"{sign} {operands[0]}"
 
 
 def _replay(record: Formula, body: list[ast.stmt], scope: dict[str, Any], show: Show) -> Iterator[Line]:

@@ -63,14 +63,96 @@ class Solution:
     assumed: bool
 
 
+@dataclass(slots=True)
+class Combined:
+    """Plain arithmetic outside a formula: what was done, with what, and the unit that makes."""
+
+    name: str
+    sign: str
+    inputs: Mapping[str, float]
+    unit: str
+    assumed: bool
+
+
 class Num(float):
-    """A float that holds the step it came from. Plain arithmetic on it gives a plain float."""
+    """A float that holds the step it came from.
+
+    Plain arithmetic with it is recorded while tracing, so that neither way nor mark is lost; a formula's own
+    arithmetic is not, for it gets plain floats. ``float(number)`` says that nobody will ask.
+    """
 
     __slots__ = ("step",)
-    step: Given | Step | Solution
+    step: "Given | Step | Solution | Combined"
+
+    def __add__(self, other: float) -> float:
+        return _combined("sum", "+", float.__add__(self, other), self, other)
+
+    def __radd__(self, other: float) -> float:
+        return _combined("sum", "+", float.__radd__(self, other), other, self)
+
+    def __sub__(self, other: float) -> float:
+        return _combined("difference", "−", float.__sub__(self, other), self, other)
+
+    def __rsub__(self, other: float) -> float:
+        return _combined("difference", "−", float.__rsub__(self, other), other, self)
+
+    def __mul__(self, other: float) -> float:
+        return _combined("product", "·", float.__mul__(self, other), self, other)
+
+    def __rmul__(self, other: float) -> float:
+        return _combined("product", "·", float.__rmul__(self, other), other, self)
+
+    def __truediv__(self, other: float) -> float:
+        return _combined("quotient", "/", float.__truediv__(self, other), self, other)
+
+    def __rtruediv__(self, other: float) -> float:
+        return _combined("quotient", "/", float.__rtruediv__(self, other), other, self)
+
+    def __neg__(self) -> float:
+        return _combined("opposite", "−", float.__neg__(self), self)
+
+    def __abs__(self) -> float:
+        return _combined("size", "|…|", float.__abs__(self), self)
+
+    def __pow__(self, power: float, _: None = None) -> float:
+        if _tracing.get():
+            raise TypeError(f"a power outside a formula is told by no working: {name_of(self)}")
+        return float(float(self) ** power)
 
 
-def number(value: float, step: Given | Step | Solution) -> Num:
+def _combined(name: str, sign: str, value: float, *operands: float) -> float:
+    if value is NotImplemented or not _tracing.get():
+        return value
+    units = [unit_of(v) for v in operands if isinstance(v, Num)]
+    unit = units[0]
+    if len(units) == 2 and name in ("product", "quotient"):
+        unit = "" if units[0] == units[1] and sign == "/" else sign.join(u or "1" for u in units)
+    inputs = dict(zip("ab", operands, strict=False))
+    return number(value, Combined(name, sign, inputs, unit, any(rests_on_assumption(v) for v in operands)))
+
+
+def unit_of(value: object) -> str:
+    """The unit that a traced number carries ("" for a plain float)."""
+    if not isinstance(value, Num):
+        return ""
+    step = value.step
+    return step.formula.units.get("return", "") if isinstance(step, Step) else step.unit
+
+
+def name_of(value: object) -> str:
+    """What a traced number is called: its label, or its name in the nomenclature."""
+    if not isinstance(value, Num):
+        return f"{value:g}" if isinstance(value, float | int) else str(value)
+    match value.step:
+        case Given(label=label):
+            return label
+        case Step(formula=formula):
+            return formula.result
+        case Solution(name=name) | Combined(name=name):
+            return name
+
+
+def number(value: float, step: Given | Step | Solution | Combined) -> Num:
     """A number with its step."""
     made = Num(value)
     made.step = step
@@ -246,9 +328,9 @@ def formula(*, result: str, source: str) -> Callable[[Callable[P, float]], Calla
         @wraps(function)
         def evaluate(*args: P.args, **kwargs: P.kwargs) -> float:
             check(args, kwargs)
-            value = function(*args, **kwargs)
             if not _tracing.get():
-                return value
+                return function(*args, **kwargs)
+            value = function(*map(_plain, args), **{k: _plain(v) for k, v in kwargs.items()})
             inputs: dict[str, Any] = dict(zip(names, args))  # noqa: B905 - as above
             if len(args) < count:
                 inputs = {**record.defaults, **inputs, **kwargs}
@@ -264,6 +346,11 @@ def formula(*, result: str, source: str) -> Callable[[Callable[P, float]], Calla
         return evaluate
 
     return mark
+
+
+def _plain(value: Any) -> Any:
+    """A number without its step, for the arithmetic inside a formula."""
+    return float(value) if type(value) is Num else value
 
 
 def trail(*values: object) -> list[Num]:

@@ -1,1 +1,1 @@
-"""What general practice says: targets, thresholds, usual values and usual uncertainties, as data with their source."""
+"""What general practice says: targets, thresholds, usual values and uncertainties, as data with their source."""

@@ -8,7 +8,7 @@ from pydantic import BaseModel
 from feder.core.document.document import Document
 from feder.core.numbers.nomenclature import TERMS
 from feder.core.numbers.showing import Show, lines_of
-from feder.core.numbers.working import Given, Num, Solution, Step, trail
+from feder.core.numbers.working import Given, Num, Solution, name_of, trail
 from feder.core.report.evaluate import evaluate
 from feder.core.report.shapes import Figure
 
@@ -48,7 +48,7 @@ def figure_at(report: BaseModel, path: str) -> Figure:
 
 def _lines(number: Num, show: Show | None) -> list[dict[str, Any]]:
     step = number.step
-    name = step.label if isinstance(step, Given) else step.formula.result if isinstance(step, Step) else step.name
+    name = name_of(number)
     return [
         {
             "name": name,

@@ -21,7 +21,8 @@ class ArmFacts:
     def angle_at(self, place: Place, hub: float) -> float | None:
         """Arm angle below level at a height; nothing where the arm cannot reach it."""
         read = self.left if place.is_left else self.right
-        if abs(read) >= pi / 2 or abs(sin(read) + (hub - self.height) / self.length) >= UPRIGHT:
+        sine = sin(read) + (float(hub) - float(self.height)) / float(self.length)
+        if abs(float(read)) >= pi / 2 or abs(sine) >= UPRIGHT:
             return None
         return arm_angle_at(read, self.height, hub, self.length)
 

@@ -121,5 +121,5 @@ def hard_limits(corner: StandingCorner) -> dict[str, float]:
     if found is None:
         return {}
     lowest = [h for h in (end.solid, end.contact) if h is not None]
-    droop = {} if end.droop is None else {"droop": float(found - end.droop)}
-    return droop | ({"solid": float(found - max(lowest))} if lowest else {})
+    droop = {} if end.droop is None else {"droop": float(found) - float(end.droop)}
+    return droop | ({"solid": float(found) - float(max(lowest))} if lowest else {})

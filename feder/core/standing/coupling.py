@@ -49,14 +49,14 @@ class Coupling:
         """Motion ratio at a height."""
         if self.curve is None or hub is None:
             return self.constant if self.curve is None else None
-        value = self.curve.ratio(float(self.origin - hub))
+        value = self.curve.ratio(float(self.origin) - float(hub))
         return self._read(value, self.name, "", AT, {"hub to arch": hub})
 
     def slope(self, hub: float | None) -> float | None:
         """How fast the ratio changes with wheel travel at a height; nothing for a constant ratio."""
         if self.curve is None or hub is None:
             return None
-        value = self.curve.slope(float(self.origin - hub))
+        value = self.curve.slope(float(self.origin) - float(hub))
         return self._read(value, "motion_ratio_slope", "1/m", AT, {"hub to arch": hub})
 
     def travel(self, start: float, to: float) -> float:
@@ -64,7 +64,7 @@ class Coupling:
         if self.curve is None:
             assert self.constant is not None
             return spring_travel_between(self.constant, start, to)
-        ends = [self.curve.spring_travel(float(self.origin - height)) for height in (to, start)]
+        ends = [self.curve.spring_travel(float(self.origin) - float(height)) for height in (to, start)]
         return self._read(ends[0] - ends[1], "spring_travel", "m", ALONG, {"from": start, "to": to})
 
     def wheel_travel(self, hub: float, travel: float) -> float:
@@ -94,4 +94,4 @@ class Coupling:
         """The ratio as a curve whose wheel travel is counted from a height, for solvers."""
         if self.curve is None:
             return constant_ratio(float(self.constant or 0.0))
-        return self.curve.shifted(float(self.origin - hub))
+        return self.curve.shifted(float(self.origin) - float(hub))

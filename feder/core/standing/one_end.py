@@ -17,8 +17,8 @@ def height_under(stood: StandingCorner, load: float, kind: Springing) -> float |
     curve = kind.curve(kept)
     if curve is None or found is None:
         return None
-    low = -FAR if end.droop is None else float(found - end.droop)
-    high = FAR if end.solid is None else float(found - end.solid)
+    low = -FAR if end.droop is None else float(found) - float(end.droop)
+    high = FAR if end.solid is None else float(found) - float(end.solid)
     try:
         with untraced():
             standing = corner_equilibrium(curve, float(load), low, high)  # type: ignore[arg-type]

@@ -247,11 +247,11 @@ def _support(facts: Facts, place: Place, corner: StandingCorner) -> Support | No
     if base is None or track is None or corner.load is None or corner.facts.hub_to_arch is None:
         return None
     x = 0.0 if place.end == "front" else float(base)
-    y = (-0.5 if place.is_left else 0.5) * track
+    y = (-0.5 if place.is_left else 0.5) * float(track)
     tyre = None if end.tyre_rate is None else float(end.tyre_rate)
     asked, kind, load = asked_height(corner), springing(corner), float(corner.load)
     if asked is not None:
-        return Support(x, y, load, held=float(corner.facts.hub_to_arch - asked), tyre_rate=tyre)
+        return Support(x, y, load, held=float(corner.facts.hub_to_arch) - float(asked), tyre_rate=tyre)
     if kind.set_at(corner) is None:  # nothing asked here: it keeps its load, and stays where the others leave it
         return Support(x, y, load, curve=LinearCorner(UNASKED_RATE, 1.0, load / UNASKED_RATE), tyre_rate=tyre)
     curve = kind.curve(corner)
@@ -328,7 +328,7 @@ def _placed(corner: StandingCorner, i: int, standing: Balance, inputs: dict[str,
         travel = found(standing.travel[i], "wheel_travel", "m")
         hub = hub_to_arch_after(height, travel)
     load = corner.load
-    if load is None or abs(standing.load[i] - load) > 1e-6:
+    if load is None or abs(standing.load[i] - float(load)) > 1e-6:
         load = found(standing.load[i], "corner_load", "N")
     sprung = load
     if abs(standing.spring_load[i] - standing.load[i]) > 1e-6:

@@ -101,7 +101,7 @@ def _end(end: EndName, report: Report, base: Report, limit: float | None) -> Loa
     axle, was = report.ends[end], base.ends[end].hub_to_arch
     now, change = axle.hub_to_arch, None
     if now is not None and was is not None:
-        change = Figure(float(now.value - was.value), "m", now.assumed or was.assumed)
+        change = Figure(float(now.value) - float(was.value), "m", now.assumed or was.assumed)
     stops = [(c.stop, p) for p, c in corners.items() if c.stop is not None]
     stop, stop_at = min(stops, key=lambda pair: pair[0].value, default=(None, None))
     bumps = [(c.bump_travel, p) for p, c in corners.items() if c.bump_travel is not None]

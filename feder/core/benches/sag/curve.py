@@ -44,12 +44,15 @@ def travel_curve(document: Document, setup: str, place: Place) -> TravelCurve | 
         curve = springing(stood).curve(stood)
         if curve is None or found is None or end.droop is None or end.solid is None or end.solid >= end.droop:
             return None
-        whole = float(end.droop - end.solid)
+        whole = float(end.droop) - float(end.solid)
         points = []
         for i in range(POINTS):
             travel = whole * i / (POINTS - 1)
             hub = float(end.droop) - travel
-            at = min(max(float(found) - hub, float(found - end.droop) + 1e-9), float(found - end.solid) - 1e-9)
+            at = min(
+                max(float(found) - hub, float(found) - float(end.droop) + 1e-9),
+                float(found) - float(end.solid) - 1e-9,
+            )
             ratio = end.spring.ratio(hub)
             if not ratio:
                 return None

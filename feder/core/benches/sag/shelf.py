@@ -81,7 +81,7 @@ def _tried(
         return None
     ridden, alone = float(said.ridden_load.value), float(said.bike_load.value)
     fitted = stood.but(side=stood.side.but(spring=part), spring=tried_spring(part, end.legs), fixed=False)
-    set_for = set_for_load(fitted, ridden, float(end.droop - said.target.value), COIL)
+    set_for = set_for_load(fitted, ridden, float(end.droop) - float(said.target.value), COIL)
     if set_for is None or set_for.collar is None:
         return None
     seat = stood.side.seat
@@ -92,7 +92,7 @@ def _tried(
     heights = [height_under(set_for, load, COIL) for load in (ridden, alone)]
     if heights[0] is None or heights[1] is None:
         return None
-    rider, free = float(end.droop - heights[0]), float(end.droop - heights[1])
+    rider, free = float(end.droop) - float(heights[0]), float(end.droop) - float(heights[1])
     stands = set_for.but(
         hub_to_arch=heights[0], spring_hub=heights[0], motion_ratio=end.spring.ratio(heights[0]), fixed=True
     )

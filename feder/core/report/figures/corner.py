@@ -189,7 +189,8 @@ def _collar_range(stood: StandingCorner) -> Figures:
             ("reach_high", top, node(top)),
         ):
             if value is not None:
-                end = number(limit, f"collar, {name[6:]}est", value=value)
+                source = "typed in" if limit else "bottom of the thread"
+                end = number(limit, f"collar, {name[6:]}est", source=source, value=value)
                 travel = coupling.wheel_travel(hub, collar_between(collar, end))
                 shown[name] = (hub_to_arch_after(hub, travel), "m")
     held, damper = held_at_droop(stood), stood.facts.end.damper.ratio(hub)

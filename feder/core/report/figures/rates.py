@@ -20,7 +20,7 @@ def sprung_mass(stood: StandingCorner) -> float | None:
     if stood.sprung_mass is None or stood.load is None:
         return None
     weighed = float(stood.sprung_mass) * G
-    return stood.sprung_mass if abs(stood.load - weighed) < 1e-6 else mass_of_load(stood.load)
+    return stood.sprung_mass if abs(float(stood.load) - weighed) < 1e-6 else mass_of_load(stood.load)
 
 
 def rates(stood: StandingCorner, brief: Brief) -> Figures:

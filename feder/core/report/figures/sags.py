@@ -3,7 +3,7 @@
 from math import cos
 
 from feder.core.document.brief import Brief, Pair
-from feder.core.document.cursor import root
+from feder.core.document.cursor import Cursor, root
 from feder.core.document.setup import SpringPart
 from feder.core.formulas.height import collar_between, past_thread, turns_of
 from feder.core.formulas.pushes import load_on_spring
@@ -18,7 +18,7 @@ from feder.core.formulas.sag import (
 )
 from feder.core.formulas.wheel_heights import sag_height_of
 from feder.core.report.figures.corner import held_at_droop
-from feder.core.report.figures.wanted import wanted
+from feder.core.report.figures.wanted import edges, wanted
 from feder.core.report.shapes import CornerReport, Figure, SagReport, figure
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.one_end import height_under, set_for_load
@@ -53,8 +53,9 @@ def sag_report(
     if ridden is not None:
         made.rider_sag, made.rider_fraction = ridden.sag, ridden.sag_fraction
     made.free_fraction = corner.sag_fraction
-    made.rider_low, made.rider_high = _edges(rider_band)
-    made.free_low, made.free_high = _edges(free_band)
+    targets = root(alone.at).brief.targets
+    made.rider_low, made.rider_high = _band(targets[f"{end.name}_rider_sag"], rider_band, "rider sag wanted")
+    made.free_low, made.free_high = _band(targets[f"{end.name}_free_sag"], free_band, "free sag wanted")
     made.free_read, made.free_friction, made.free_friction_force = _read(reads, "bike", droop, found_rate)
     made.rider_read, made.rider_friction, made.rider_friction_force = _read(reads, "rider", droop, found_rate)
     made.preload = figure(held_at_droop(alone), "m")
@@ -71,9 +72,12 @@ def sag_report(
     return made
 
 
-def _edges(band: Pair | None) -> tuple[Figure | None, Figure | None]:
-    """Both edges of a band as figures."""
-    return (None, None) if band is None else (figure(band[0], "m"), figure(band[1], "m"))
+def _band(at: Cursor, band: Pair | None, label: str) -> tuple[Figure | None, Figure | None]:
+    """Both edges of a band of the brief as figures."""
+    if band is None:
+        return None, None
+    low, high = (figure(wanted(place, v, label, "m"), "m") for place, v in zip(edges(at), band, strict=True))
+    return low, high
 
 
 def _along(known: Figure | None, rake: float | None) -> Figure | None:

@@ -221,9 +221,9 @@ def _deeper(corner: StandingCorner) -> Callable[[float], float] | None:
     curve, load = springing(kept).curve(kept), float(corner.load)
     if curve is None:
         return None
-    upright = float(corner.facts.hub_to_arch - corner.hub_to_arch)
+    upright = float(corner.facts.hub_to_arch) - float(corner.hub_to_arch)
     solid = corner.facts.end.solid
-    most = upright + 0.3 if solid is None else float(corner.facts.hub_to_arch - solid)
+    most = upright + 0.3 if solid is None else float(corner.facts.hub_to_arch) - float(solid)
 
     def deeper(lean: float) -> float:
         return crossing(lambda z: load / cos(lean) - curve.force(z), upright, max(most, upright), 1e-7) - upright

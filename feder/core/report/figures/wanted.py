@@ -1,4 +1,4 @@
-"""What the brief wants, as numbers that know where they were set: typed there, or the starting point of the use."""
+"""What the brief wants, as numbers that know where they were set: typed, or the starting point of the use."""
 
 from feder.core.document.brief import Brief
 from feder.core.document.cursor import Cursor, node, number, root

@@ -88,7 +88,7 @@ class AirFacts:
 
     def table(self, pressure: float) -> ForceTable:
         """Its force as a table, from full extension to near the end of its stroke."""
-        last = float(min(self.part.travel, 0.97 * self.volume / self.area))
+        last = min(self.part.travel, 0.97 * float(self.volume) / float(self.area))
         plain = (self.area, self.volume, self.negative_area, self.negative_volume, self.equalise_at)
         return _table(self.part, float(pressure), last, *(None if v is None else float(v) for v in plain))
 

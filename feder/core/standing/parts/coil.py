@@ -57,7 +57,7 @@ class SpringFacts:
             return None
         if self.table is None:
             return spring_force_in_room(self.rate, self.free_length, length)
-        force = self.table.force(float(self.free_length - length))
+        force = self.table.force(float(self.free_length) - float(length))
         return self._read(force, "spring_force", "N", {"free length": self.free_length, "length": length})
 
     def rate_at(self, length: float | None) -> float | None:
@@ -66,7 +66,7 @@ class SpringFacts:
             return self.rate
         if self.free_length is None or length is None:
             return None
-        rate = self.table.rate(float(self.free_length - length))
+        rate = self.table.rate(float(self.free_length) - float(length))
         return self._read(rate, "spring_rate", "N/m", {"free length": self.free_length, "length": length})
 
     @property

@@ -53,7 +53,11 @@ def _pressed(corner: StandingCorner) -> StandingCorner:
         return corner.but(stroke=stroke)
     force = spring_force_for_load(load, ratio)
     pressure: float | None = None
-    if air is not None and stroke is not None and stroke * air.area < MOST_OF_CHAMBER * air.volume:
+    if (
+        air is not None
+        and stroke is not None
+        and float(stroke) * float(air.area) < MOST_OF_CHAMBER * float(air.volume)
+    ):
         pressure = air.pressure_for(force, stroke)
         if pressure <= -MOST_OF_CHAMBER * ATMOSPHERE:
             pressure = None

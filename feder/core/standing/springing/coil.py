@@ -39,7 +39,11 @@ class Coil:
         if not end.spring.known:
             return None
         room = spring_room(seat.length, collar, end.spring.travel(seat.height, found))
-        start, pushes, limits = float(spring.free_length - room), mounted_pushes(corner), hard_limits(corner)
+        start, pushes, limits = (
+            float(spring.free_length) - float(room),
+            mounted_pushes(corner),
+            hard_limits(corner),
+        )
         if end.spring.curve is None and spring.table is None and not pushes:
             return LinearCorner(float(spring.rate), float(end.spring.constant or 0.0), start, **limits)
         return CornerCurve((Mounted(spring.curve, end.spring.along(found), start), *pushes), **limits)
