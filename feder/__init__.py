@@ -1,1 +1,3 @@
-"""Feder: suspension setup from survey to setup sheet. Rooms import downwards only."""
+"""Feder: a vehicle's suspension from survey to setup sheet."""
+
+VERSION = "0.2.0"

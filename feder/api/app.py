@@ -7,9 +7,11 @@ from pathlib import Path
 from flask import Response, send_from_directory
 from flask_openapi3 import Info, OpenAPI
 
-from feder.api import errors, security
+from feder.api import errors, logs, security
+from feder.api.asked import compressed
 from feder.api.codes import Codes
 from feder.api.index import index
+from feder.api.known import Known
 from feder.api.pairing import pairing
 from feder.api.plans import plans
 from feder.api.questions import questions
@@ -23,6 +25,7 @@ from feder.store.database import open_database
 from feder.store.devices import Devices
 from feder.store.garage import Garage
 from feder.store.parts import Shelf
+from feder.store.sheets import Sheets
 
 FRONT_END = Path(__file__).parents[2] / "frontend" / "dist"
 LONG = "public, max-age=31536000, immutable"
@@ -55,9 +58,20 @@ def create_app(
     app.json.sort_keys = False  # type: ignore[attr-defined]
     sessions = open_database(data)
     address = None if host is None else f"http://{f'[{host}]' if ':' in host else host}:{port}"
-    app.extensions["feder"] = Rooms(Garage(sessions), Shelf(sessions), today, Devices(sessions), Codes(), address)
+    app.extensions["feder"] = Rooms(
+        garage=Garage(sessions),
+        shelf=Shelf(sessions),
+        sheets=Sheets(sessions),
+        documents=Known(),
+        today=today,
+        devices=Devices(sessions),
+        codes=Codes(),
+        address=address,
+    )
     security.install(app, host)
     errors.install(app)
+    logs.install(app)
+    app.after_request(compressed)
     for blueprint in (questions, plans, index, sags, surveys, pairing, vehicles, shelf, sheets):
         app.register_api(blueprint)
     _serve_front_end(app, front_end)

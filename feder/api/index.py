@@ -1,13 +1,13 @@
 """The index bench over the wire: moves of the splines, the level's reading judged, the chart, other bars."""
 
-import csv
-import io
+from collections.abc import Sequence
 from math import degrees
 
 from flask import Response
 from flask_openapi3 import APIBlueprint
 from pydantic import Field
 
+from feder.api.asked import AboutDocument, answered
 from feder.api.errors import ErrorBody
 from feder.api.wire import Wire
 from feder.calc.refusal import CalcError
@@ -16,18 +16,15 @@ from feder.core.benches.index.chart import ChartRow, OtherBar, index_chart, othe
 from feder.core.benches.index.check import Explanation, check_reading
 from feder.core.benches.index.sure import height_sure
 from feder.core.document.base import Place
-from feder.core.document.document import Document
+from feder.core.files.table import written
 from feder.core.formulas.torsion import arm_length_of_readings
+from feder.core.practice.thresholds import LEAST_TURN
 from feder.core.report.uncertainty import Uncertainty
-
-LEAST_TURN = 0.035
-"""Least turn of a plate between two readings that a length is made of, rad."""
 
 index = APIBlueprint("index", __name__, url_prefix="/api/index", abp_responses={422: ErrorBody})
 
 
-class IndexQuestion(Wire):
-    document: Document
+class IndexQuestion(AboutDocument):
     setup: str
     place: Place
     load_state: str | None = None
@@ -43,7 +40,7 @@ def ask_bench(body: IndexQuestion) -> Response:
     """The index bench of a corner, and what the other bars at hand would do there."""
     bench = index_bench(body.document, body.setup, body.place, body.load_state)
     others = other_bars(body.document, body.setup, body.place)
-    return Response(IndexAnswer(bench=bench, others=others).model_dump_json(), mimetype="application/json")
+    return answered(IndexAnswer(bench=bench, others=others))
 
 
 class CheckQuestion(IndexQuestion):
@@ -65,7 +62,7 @@ def check(body: CheckQuestion) -> Response:
     found = []
     if bench is not None:
         found = check_reading(body.document, bench, body.inner, body.outer, body.reading, body.other)
-    return Response(CheckAnswer(found=found).model_dump_json(), mimetype="application/json")
+    return answered(CheckAnswer(found=found))
 
 
 class ChartAnswer(Wire):
@@ -94,7 +91,7 @@ def arm(body: ArmQuestion) -> Response:
     length = arm_length_of_readings(rise, body.first_angle, body.second_angle)
     if not 0.05 <= length <= 1.5:
         raise CalcError("second_height", f"the readings make an arm of {length * 1e3:.0f} mm; read both again")
-    return Response(ArmAnswer(length=length).model_dump_json(), mimetype="application/json")
+    return answered(ArmAnswer(length=length))
 
 
 class SureQuestion(IndexQuestion):
@@ -108,28 +105,24 @@ class SureAnswer(Wire):
 @index.post("/sure", responses={200: SureAnswer})
 def sure(body: SureQuestion) -> Response:
     """The height after loading with the plate at an angle, and how sure it is."""
-    try:
-        found = height_sure(body.document, body.setup, body.place, body.free_angle, body.load_state)
-    except KeyError:
-        raise CalcError("place", "no height follows from a plate angle there") from None
-    return Response(SureAnswer(found=found).model_dump_json(), mimetype="application/json")
+    found = height_sure(body.document, body.setup, body.place, body.free_angle, body.load_state)
+    return answered(SureAnswer(found=found))
 
 
 @index.post("/chart", responses={200: ChartAnswer})
 def chart(body: IndexQuestion) -> Response:
     """The index chart of this vehicle at one corner."""
     made = ChartAnswer(rows=index_chart(body.document, body.setup, body.place))
-    return Response(made.model_dump_json(), mimetype="application/json")
+    return answered(made)
 
 
 @index.post("/chart.csv")
 def chart_file(body: IndexQuestion) -> Response:
     """The same as a CSV file, angles in degrees, heights in mm, rates in N/mm."""
-    out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\n")
-    writer.writerow(["inner", "outer", "change deg", "plate deg", "hub to arch mm", "wheel rate N/mm"])
+    head = ["inner", "outer", "change deg", "plate deg", "hub to arch mm", "wheel rate N/mm"]
+    rows: list[Sequence[object]] = [head]
     for r in index_chart(body.document, body.setup, body.place):
         hub = "" if r.hub_to_arch is None else f"{r.hub_to_arch * 1e3:.1f}"
         rate = "" if r.wheel_rate is None else f"{r.wheel_rate / 1e3:.2f}"
-        writer.writerow([r.inner, r.outer, f"{degrees(r.change):.2f}", f"{degrees(r.free_angle):.2f}", hub, rate])
-    return Response(out.getvalue(), mimetype="text/csv")
+        rows.append([r.inner, r.outer, f"{degrees(r.change):.2f}", f"{degrees(r.free_angle):.2f}", hub, rate])
+    return Response(written(rows), mimetype="text/csv")

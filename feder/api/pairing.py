@@ -9,7 +9,6 @@ from pydantic import BaseModel, Field
 from feder.api.errors import ErrorBody, refusal
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
-from feder.store.devices import NoDevice
 
 COOKIE = "feder_device"
 YEAR = 365 * 24 * 3600
@@ -80,8 +79,5 @@ class DevicePath(BaseModel):
 @pairing.delete("/device/<int:device>", responses={200: PairingState})
 def remove(path: DevicePath) -> Response:
     """Forget a device: what it asks from now on is refused."""
-    try:
-        rooms().devices.remove(path.device)
-    except NoDevice:
-        return refusal(404, "device", "This device is not paired any more")
+    rooms().devices.remove(path.device)
     return _state()

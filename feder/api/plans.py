@@ -4,21 +4,19 @@ from flask import Response
 from flask_openapi3 import APIBlueprint
 from pydantic import Field
 
+from feder.api.asked import AboutDocument, answered
 from feder.api.errors import ErrorBody
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
-from feder.calc.refusal import CalcError
 from feder.core.benches.height.correction import CornerCorrection, correction
 from feder.core.benches.loads.plan import Instead, LoadRank, LoadRow, load_plan, rank_by_loads, spacer_instead
 from feder.core.document.base import EndName
-from feder.core.document.document import Document
 from feder.core.report.compare import Comparison, compare
 
 plans = APIBlueprint("plans", __name__, url_prefix="/api", abp_responses={422: ErrorBody})
 
 
-class LoadsQuestion(Wire):
-    document: Document
+class LoadsQuestion(AboutDocument):
     setup: str
 
 
@@ -30,11 +28,10 @@ class LoadsAnswer(Wire):
 def loads(body: LoadsQuestion) -> Response:
     """The setup as weighed and in every load state."""
     made = LoadsAnswer(rows=load_plan(body.document, body.setup))
-    return Response(made.model_dump_json(), mimetype="application/json")
+    return answered(made)
 
 
-class LoadedEndQuestion(Wire):
-    document: Document
+class LoadedEndQuestion(AboutDocument):
     setup: str
     end: EndName
     load_state: str | None = None
@@ -53,7 +50,7 @@ def rank(body: LoadedEndQuestion) -> Response:
     if body.load_state is not None:
         instead = spacer_instead(body.document, body.setup, body.end, body.load_state)
     made = RankAnswer(ranks=rank_by_loads(body.document, body.setup, body.end, parts), instead=instead)
-    return Response(made.model_dump_json(), mimetype="application/json")
+    return answered(made)
 
 
 class CorrectionAnswer(Wire):
@@ -64,11 +61,10 @@ class CorrectionAnswer(Wire):
 def correct(body: LoadsQuestion) -> Response:
     """Collar moves from the heights measured after fitting to those wanted."""
     made = CorrectionAnswer(corners=correction(body.document, body.setup))
-    return Response(made.model_dump_json(), mimetype="application/json")
+    return answered(made)
 
 
-class CompareQuestion(Wire):
-    document: Document
+class CompareQuestion(AboutDocument):
     first: str
     second: str
     about: str | None = Field(default=None, max_length=120)
@@ -81,8 +77,5 @@ class CompareAnswer(Wire):
 @plans.post("/compare", responses={200: CompareAnswer})
 def compare_setups(body: CompareQuestion) -> Response:
     """Every figure of two setups, and what caused the difference of one."""
-    try:
-        found = compare(body.document, body.first, body.second, body.about)
-    except KeyError:
-        raise CalcError("about", f"the reports have no figure at {body.about}") from None
-    return Response(CompareAnswer(found=found).model_dump_json(), mimetype="application/json")
+    found = compare(body.document, body.first, body.second, body.about)
+    return answered(CompareAnswer(found=found))

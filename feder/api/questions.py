@@ -7,6 +7,7 @@ from flask import Response, request
 from flask_openapi3 import APIBlueprint
 from pydantic import BaseModel, Field
 
+from feder.api.asked import AboutDocument, answered
 from feder.api.errors import ErrorBody, refusal
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
@@ -14,7 +15,6 @@ from feder.calc.answer import answer, listing
 from feder.calc.refusal import CalcError
 from feder.core.benches.springs.candidates import Candidate, Filters, Fit, candidates
 from feder.core.document.base import EndName
-from feder.core.document.document import Document
 from feder.core.report.evaluate import evaluate
 from feder.core.report.explain import explain
 from feder.core.report.outline import Outline, outline_of
@@ -28,30 +28,41 @@ questions = APIBlueprint("questions", __name__, url_prefix="/api", abp_responses
 System = Literal["metric", "inch", "kgf"]
 
 
-class EvaluateQuestion(Wire):
-    """A document that need not be saved, the setup asked about, and the one to compare it with."""
+class EvaluateQuestion(AboutDocument):
+    """The setup asked about, and the one to compare it with.
 
-    document: Document
+    Under a load state both reports are given, as weighed and loaded; `weighed` false leaves the first one out.
+    """
+
     setup: str
     load_state: str | None = None
     against: str | None = None
+    weighed: bool = True
 
 
 class EvaluateAnswer(Wire):
-    report: Report
+    """The reports, and the document's state: what its content is called in later questions."""
+
+    state: str
+    report: Report | None
+    loaded: Report | None
     outline: Outline
 
 
 @questions.post("/evaluate", responses={200: EvaluateAnswer})
 def evaluate_document(body: EvaluateQuestion) -> Response:
     """Every figure and finding of a setup."""
-    report = evaluate(body.document, body.setup, body.load_state, body.against)
-    made = EvaluateAnswer.model_construct(report=report, outline=outline_of(body.document))
-    return Response(made.model_dump_json(), mimetype="application/json")
+    document, load = body.document, body.load_state
+    made = EvaluateAnswer.model_construct(
+        state=body.known.state,
+        report=evaluate(document, body.setup, None, body.against) if body.weighed or load is None else None,
+        loaded=None if load is None else evaluate(document, body.setup, load, body.against),
+        outline=outline_of(document),
+    )
+    return answered(made)
 
 
-class CandidatesQuestion(Wire):
-    document: Document
+class CandidatesQuestion(AboutDocument):
     setup: str
     end: EndName
     fit: Fit = "fits"
@@ -70,13 +81,12 @@ def shelf_candidates(body: CandidatesQuestion) -> Response:
     parts = [stored.part for stored in rooms().shelf.all()]
     rows = candidates(body.document, body.setup, body.end, parts, body.fit, body.load_state, body.filters)
     made = CandidatesAnswer.model_construct(rows=rows, on_shelf=len(parts))
-    return Response(made.model_dump_json(), mimetype="application/json")
+    return answered(made)
 
 
-class WorkingQuestion(Wire):
+class WorkingQuestion(AboutDocument):
     """One path into the report, such as corners.front_left.wheel_rate."""
 
-    document: Document
     setup: str
     load_state: str | None = None
     path: str = Field(max_length=120)
@@ -107,18 +117,14 @@ class WorkingAnswer(Wire):
 @questions.post("/working", responses={200: WorkingAnswer})
 def working_of(body: WorkingQuestion) -> Response:
     """How one figure of the report came about, first cause first."""
-    try:
-        lines = explain(body.document, body.setup, body.path, showing(body.system), body.load_state)
-    except KeyError:
-        raise CalcError("path", f"the report has no figure at {body.path}") from None
+    lines = explain(body.document, body.setup, body.path, showing(body.system), body.load_state)
     made = WorkingAnswer(lines=[WorkingLine(**line) for line in lines])
-    return Response(made.model_dump_json(), mimetype="application/json")
+    return answered(made)
 
 
-class UncertaintyQuestion(Wire):
+class UncertaintyQuestion(AboutDocument):
     """One path into the report, such as corners.front_left.collar."""
 
-    document: Document
     setup: str
     load_state: str | None = None
     path: str = Field(max_length=120)
@@ -131,11 +137,8 @@ class UncertaintyAnswer(Wire):
 @questions.post("/uncertainty", responses={200: UncertaintyAnswer})
 def uncertainty_of(body: UncertaintyQuestion) -> Response:
     """Standard uncertainty of one figure, and the share of each number it rests on."""
-    try:
-        found = uncertainty(body.document, body.setup, body.path, body.load_state)
-    except KeyError:
-        raise CalcError("path", f"the report has no figure at {body.path}") from None
-    return Response(UncertaintyAnswer(found=found).model_dump_json(), mimetype="application/json")
+    found = uncertainty(body.document, body.setup, body.path, body.load_state)
+    return answered(UncertaintyAnswer(found=found))
 
 
 class QuantityQuestion(BaseModel):
@@ -148,7 +151,7 @@ class QuantityQuestion(BaseModel):
     high: float | None = None
 
 
-class QuantityAnswer(BaseModel):
+class QuantityAnswer(Wire):
     value: float
     note: str | None = None
 
@@ -161,12 +164,10 @@ def read_quantity(body: QuantityQuestion) -> Response:
     try:
         read = parse(body.text, body.unit, body.bare)
     except Unreadable as error:
-        return refusal(422, "text", f"This {error}")
+        return refusal(422, "text", f"This {error}", code=error.code)
     if (body.low is not None and read.value < body.low) or (body.high is not None and read.value > body.high):
         return refusal(422, "text", "This is far outside what a vehicle has; check the unit")
-    return Response(
-        QuantityAnswer(value=read.value, note=read.note).model_dump_json(), mimetype="application/json"
-    )
+    return answered(QuantityAnswer(value=read.value, note=read.note))
 
 
 class CalcPath(BaseModel):

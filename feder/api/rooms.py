@@ -7,9 +7,11 @@ from datetime import date
 from flask import current_app
 
 from feder.api.codes import Codes
+from feder.api.known import Known
 from feder.store.devices import Devices
 from feder.store.garage import Garage
 from feder.store.parts import Shelf
+from feder.store.sheets import Sheets
 
 
 @dataclass(frozen=True)
@@ -18,6 +20,8 @@ class Rooms:
 
     garage: Garage
     shelf: Shelf
+    sheets: Sheets
+    documents: Known
     today: Callable[[], date]
     devices: Devices
     codes: Codes

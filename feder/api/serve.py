@@ -7,11 +7,14 @@ import sys
 from ipaddress import ip_address
 from pathlib import Path
 
+from platformdirs import user_data_path
 from waitress import create_server
 
+from feder.api import logs
 from feder.api.app import create_app
 from feder.api.rooms import Rooms
 from feder.api.security import LOCAL
+from feder.core.numbers.errors import FederError
 from feder.demo.workshop import furnish
 
 PORT = 8440
@@ -28,12 +31,17 @@ def serve(*, demo: bool) -> int:
     except ValueError:
         sys.stderr.write("FEDER_PORT must be a number\n")
         return 2
-    data = Path(os.environ.get("FEDER_DATA") or Path.cwd() / "data" / ("demo" if demo else "workshop"))
+    data = data_folder(demo=demo)
     host = os.environ.get("FEDER_HOST") or None
     if host is not None and not _is_own_kind(host):
         sys.stderr.write("FEDER_HOST must be one address of this machine, such as 192.168.1.20\n")
         return 2
-    app = create_app(data, host=host, port=port)
+    logs.configure()
+    try:
+        app = create_app(data, host=host, port=port)
+    except FederError as error:
+        sys.stderr.write(f"{error.message}\n")
+        return 1
     if demo:
         found: Rooms = app.extensions["feder"]
         furnish(found.garage, found.shelf)
@@ -52,6 +60,12 @@ def serve(*, demo: bool) -> int:
     with contextlib.suppress(KeyboardInterrupt):
         server.run()
     return 0
+
+
+def data_folder(*, demo: bool) -> Path:
+    """Where the database lies: FEDER_DATA, or a folder of Feder's own among the user's data."""
+    told = os.environ.get("FEDER_DATA")
+    return Path(told) if told else user_data_path("feder", appauthor=False) / ("demo" if demo else "workshop")
 
 
 def _is_own_kind(host: str) -> bool:

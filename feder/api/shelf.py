@@ -1,8 +1,5 @@
 """The shelf of springs: list, add, import and export as CSV, delete with undo."""
 
-import csv
-import io
-
 from flask import Response, make_response, request
 from flask_openapi3 import APIBlueprint
 from pydantic import BaseModel, Field
@@ -11,9 +8,10 @@ from feder.api.errors import ErrorBody
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.core.document.setup import SpringPart
-from feder.core.files.shelf_csv import BadShelfFile, csv_rows, springs_from_csv
+from feder.core.files.shelf_csv import csv_rows, springs_from_csv
+from feder.core.files.table import written
 from feder.store.parts import StoredPart
-from feder.units.parse import parse
+from feder.units.parse import read_cell
 
 shelf = APIBlueprint("shelf", __name__, url_prefix="/api/shelf", abp_responses={404: ErrorBody, 422: ErrorBody})
 
@@ -51,29 +49,13 @@ def add_part(body: SpringPart) -> Response:
 @shelf.post("/import", responses={201: ShelfList})
 def import_parts() -> Response:
     """Springs from a CSV file; refused whole when a line is at fault."""
-    try:
-        text = request.get_data().decode("utf-8-sig")
-    except UnicodeDecodeError:
-        raise BadShelfFile([{"place": "file", "message": "is not text in UTF-8"}]) from None
-    return _answer(
-        rooms().shelf.add(
-            springs_from_csv(
-                text,
-                lambda cell, unit: (
-                    parse(cell, unit, "mm" if unit == "m" else "N/mm" if unit == "N/m" else None).value
-                ),
-            )
-        ),
-        201,
-    )
+    return _answer(rooms().shelf.add(springs_from_csv(request.get_data(), read_cell)), 201)
 
 
 @shelf.get("/file")
 def export_parts() -> Response:
     """The shelf as a CSV file."""
-    out = io.StringIO()
-    csv.writer(out, lineterminator="\n").writerows(csv_rows([s.part for s in rooms().shelf.all()]))
-    answer = Response(out.getvalue(), mimetype="text/csv")
+    answer = Response(written(csv_rows([s.part for s in rooms().shelf.all()])), mimetype="text/csv")
     answer.headers["Content-Disposition"] = 'attachment; filename="springs.csv"'
     return answer
 

@@ -1,61 +1,55 @@
 """The survey as a file: CSV out, CSV in as changes to the document, and the blank page for the pen."""
 
-import csv
-import io
-
 from flask import Response
 from flask_openapi3 import APIBlueprint
 from pydantic import Field
 
+from feder.api.asked import AboutDocument, answered
 from feder.api.errors import ErrorBody
 from feder.api.questions import System
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.calc.refusal import CalcError
-from feder.core.document.changes import PatchStep
-from feder.core.document.document import Document
+from feder.core.document.changes import Change
 from feder.core.document.vehicle import RatioFromSweep
 from feder.core.files.survey_csv import survey_from_csv, survey_rows
+from feder.core.files.table import written
 from feder.core.numbers.errors import OutOfRange
 from feder.core.solvers.ratio import SweepFit, sweep_fit
 from feder.sheet.blank import blank_html
-from feder.units.parse import parse
+from feder.units.parse import read_cell
 from feder.units.show import figure
 
 surveys = APIBlueprint("surveys", __name__, url_prefix="/api/survey", abp_responses={422: ErrorBody})
 
 
-class SurveyQuestion(Wire):
-    document: Document
+class SurveyQuestion(AboutDocument):
     system: System = "metric"
 
 
 @surveys.post("/file")
 def survey_file(body: SurveyQuestion) -> Response:
     """The readings as a CSV file in the reader's units."""
-    out = io.StringIO()
 
     def show(value: float, unit: str) -> str:
         return figure(value, unit, body.system, unit=True, decimals=2).replace("−", "-").replace("°", "deg")
 
-    csv.writer(out, lineterminator="\n").writerows(survey_rows(body.document, show))
-    return Response(out.getvalue(), mimetype="text/csv")
+    return Response(written(survey_rows(body.document, show)), mimetype="text/csv")
 
 
-class SurveyFile(Wire):
-    document: Document
+class SurveyFile(AboutDocument):
     text: str = Field(max_length=500_000)
 
 
 class SurveyPatch(Wire):
-    patch: list[PatchStep]
+    patch: list[Change]
 
 
 @surveys.post("/read", responses={200: SurveyPatch})
 def read_survey(body: SurveyFile) -> Response:
     """The changes that a survey file makes; refused whole when a line is at fault."""
-    steps = survey_from_csv(body.document, body.text, lambda cell, unit, bare: parse(cell, unit, bare).value)
-    return Response(SurveyPatch(patch=steps).model_dump_json(), mimetype="application/json")
+    steps = survey_from_csv(body.document, body.text, read_cell)
+    return answered(SurveyPatch(patch=steps))
 
 
 @surveys.post("/blank")
@@ -80,4 +74,4 @@ def sweep(body: SweepQuestion) -> Response:
         fit = sweep_fit([(p[0], p[1]) for p in body.sweep.points])
     except OutOfRange as error:
         raise CalcError("sweep", error.rule) from None
-    return Response(SweepAnswer(fit=fit).model_dump_json(), mimetype="application/json")
+    return answered(SweepAnswer(fit=fit))

@@ -1,5 +1,6 @@
 """Vehicles: the garage's list, documents with their revision, copies, files in and out."""
 
+from contextlib import suppress
 from datetime import datetime
 from typing import get_args
 
@@ -7,15 +8,16 @@ from flask import Response, make_response, request
 from flask_openapi3 import APIBlueprint
 from pydantic import BaseModel, Field
 
+from feder.api.asked import AboutDocument, answered, file_name
 from feder.api.errors import ErrorBody, ErrorDetail
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.core.document.base import Name
 from feder.core.document.blank import blank_document
-from feder.core.document.document import Document, read_document
+from feder.core.document.document import BadDocument, Document, read_document
 from feder.core.document.vehicle import BodyKind, Layout
-from feder.core.report.evaluate import evaluate
 from feder.core.report.outline import Outline, outline_of
+from feder.core.report.summary import Summary
 from feder.store.garage import StaleSave, Stored
 
 vehicles = APIBlueprint(
@@ -37,15 +39,13 @@ class StoredVehicle(Wire):
 
 
 class VehicleSummary(Wire):
-    """What the garage shows of a vehicle."""
+    """What the garage shows of a vehicle; of one that cannot be read or evaluated, why."""
 
     id: str
     name: str
-    description: str
     updated: datetime
-    outline: Outline
-    setup: str
-    waits_for: str | None
+    shown: Summary | None
+    trouble: str | None = None
 
 
 class VehicleList(Wire):
@@ -61,51 +61,47 @@ class NewVehicle(Wire):
     rear: Layout = "wishbone"
 
 
-class SaveBody(Wire):
-    """A document, and the revision it was made from."""
+class SaveBody(AboutDocument):
+    """A document, whole or as changes, and the revision it was made from."""
 
-    revision: int = Field(ge=1)
-    document: Document
+    revision: int = Field(ge=1, le=2**53)
+
+
+class Saved(Wire):
+    """A save that was taken: the revision it made, and the document's state."""
+
+    revision: int
+    state: str
 
 
 class StaleBody(Wire):
-    """A save that came too late: what stands now beside what was sent."""
+    """A save that came too late: what stands now."""
 
     error: ErrorDetail
     stored: StoredVehicle
-    sent: SaveBody
 
 
 def _answer(stored: Stored, status: int = 200) -> Response:
     made = StoredVehicle.model_construct(
         id=stored.id, revision=stored.revision, updated=stored.updated, document=stored.document
     )
-    return make_response(Response(made.model_dump_json(), mimetype="application/json"), status)
+    return answered(made, status)
 
 
 @vehicles.get("", responses={200: VehicleList})
 def list_vehicles() -> Response:
     """Every vehicle in the garage with its outline and what it waits for."""
-    made = VehicleList(vehicles=[_summary(stored) for stored in rooms().garage.all()])
-    return Response(made.model_dump_json(), mimetype="application/json")
-
-
-def _summary(stored: Stored) -> VehicleSummary:
-    document = stored.document
-    setup = document.setups[-1]
-    report = evaluate(document, setup.id)
-    waiting = next(
-        (f"{s.station}: {s.waits_for[0]}" for s in report.stations if s.waits_for and s.station != "sheet"), None
-    )
-    return VehicleSummary(
-        id=stored.id,
-        name=document.vehicle.name,
-        description=document.vehicle.description,
-        updated=stored.updated,
-        outline=outline_of(document),
-        setup=setup.name,
-        waits_for=waiting,
-    )
+    shown = [
+        VehicleSummary(
+            id=v.id,
+            name=v.name,
+            updated=v.updated,
+            shown=None if v.summary is None else Summary.model_validate_json(v.summary),
+            trouble=v.trouble,
+        )
+        for v in rooms().garage.listed()
+    ]
+    return answered(VehicleList(vehicles=shown))
 
 
 class BodyList(BaseModel):
@@ -137,18 +133,16 @@ def get_vehicle(path: VehiclePath) -> Response:
     return _answer(rooms().garage.get(path.vehicle_id))
 
 
-@vehicles.put("/<string:vehicle_id>", responses={200: StoredVehicle, 409: StaleBody})
+@vehicles.put("/<string:vehicle_id>", responses={200: Saved, 409: StaleBody})
 def save_vehicle(path: VehiclePath, body: SaveBody) -> Response:
     """Save a document over the revision it was made from; a later save is never overwritten."""
+    known = body.known
     try:
-        return _answer(rooms().garage.save(path.vehicle_id, body.revision, body.document))
+        revision = rooms().garage.save(path.vehicle_id, body.revision, known.document)
     except StaleSave as stale:
-        stored = StoredVehicle(**stale.stored.__dict__)
-        error = ErrorDetail(
-            key="revision", message="This vehicle was saved elsewhere since; choose which version stays"
-        )
-        made = StaleBody(error=error, stored=stored, sent=body)
-        return make_response(Response(made.model_dump_json(), mimetype="application/json"), 409)
+        error = ErrorDetail(code=stale.code, key=stale.key, message=stale.message)
+        return answered(StaleBody(error=error, stored=StoredVehicle(**stale.stored.__dict__)), 409)
+    return answered(Saved(revision=revision, state=known.state))
 
 
 @vehicles.post("/<string:vehicle_id>/copy", responses={201: StoredVehicle})
@@ -156,8 +150,7 @@ def copy_vehicle(path: VehiclePath) -> Response:
     """A copy under a new name."""
     document = rooms().garage.get(path.vehicle_id).document
     name = f"{document.vehicle.name} copy"[:80]
-    renamed = document.model_copy(update={"vehicle": document.vehicle.model_copy(update={"name": name})})
-    return _answer(rooms().garage.add(renamed), 201)
+    return _answer(rooms().garage.add(document.but(vehicle=document.vehicle.but(name=name))), 201)
 
 
 @vehicles.delete("/<string:vehicle_id>", responses={204: None})
@@ -176,11 +169,9 @@ def restore_vehicle(path: VehiclePath) -> Response:
 @vehicles.get("/<string:vehicle_id>/file")
 def export_vehicle(path: VehiclePath) -> Response:
     """The vehicle as a file."""
-    stored = rooms().garage.get(path.vehicle_id)
-    answer = Response(stored.document.model_dump_json(indent=1), mimetype="application/json")
-    name = (
-        "".join(c if c.isascii() and c.isalnum() else "-" for c in stored.document.vehicle.name).strip("-")
-        or "vehicle"
-    )
-    answer.headers["Content-Disposition"] = f'attachment; filename="{name}.feder.json"'
+    name, text = rooms().garage.text(path.vehicle_id)
+    with suppress(BadDocument):  # a row that is none of this Feder's goes out as it is
+        text = read_document(text).model_dump_json(indent=1)
+    answer = Response(text, mimetype="application/json")
+    answer.headers["Content-Disposition"] = f'attachment; filename="{file_name(name)}.feder.json"'
     return answer

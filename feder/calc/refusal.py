@@ -1,12 +1,15 @@
 """How the contract refuses a call."""
 
+from feder.core.numbers.errors import FederError
 
-class CalcError(ValueError):
+
+class CalcError(FederError, ValueError):
     """A call that is refused: the key at fault and one sentence that names it."""
 
+    code = "bad input"
+
     def __init__(self, key: str, rule: str) -> None:
-        self.key, self.message = key, " ".join(f"{key}: {rule}".split())
-        super().__init__(self.message)
+        super().__init__(" ".join(f"{key}: {rule}".split()), key=key)
 
     def as_dict(self) -> dict[str, str]:
         return {"key": self.key, "message": self.message}

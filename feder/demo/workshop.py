@@ -16,7 +16,7 @@ def furnish(garage: Garage, shelf: Shelf) -> None:
     """Put the demo vehicles and springs in, where there are none yet."""
     if not shelf.all():
         shelf.add(demo_springs())
-    if not garage.all():
+    if not garage.listed():
         for vehicle in (
             teasel(),
             tansy(),

@@ -8,6 +8,7 @@ from datetime import UTC, datetime
 from sqlalchemy import select
 from sqlalchemy.orm import Session, sessionmaker
 
+from feder.core.numbers.errors import FederError
 from feder.store.tables import DeviceRow
 
 
@@ -21,8 +22,14 @@ class Device:
     seen: datetime
 
 
-class NoDevice(LookupError):
+class NoDevice(FederError, LookupError):
     """There is no such device."""
+
+    code = "no device"
+
+    def __init__(self, device: int) -> None:
+        super().__init__("This device is not paired any more", key="device")
+        self.device = device
 
 
 class Devices:
@@ -59,7 +66,7 @@ class Devices:
         with self._sessions.begin() as session:
             row = session.get(DeviceRow, device)
             if row is None:
-                raise NoDevice(str(device))
+                raise NoDevice(device)
             session.delete(row)
 
 

@@ -1,17 +1,26 @@
 """The shelf: springs that the workshop has or can get."""
 
 from dataclasses import dataclass
+from threading import Lock
+from typing import Any
 
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session, sessionmaker
 
 from feder.core.document.setup import SpringPart
+from feder.core.numbers.errors import FederError
 from feder.store.garage import now
 from feder.store.tables import PartRow
 
 
-class NoPart(LookupError):
+class NoPart(FederError, LookupError):
     """There is no part with this id."""
+
+    code = "no part"
+
+    def __init__(self, part_id: int) -> None:
+        super().__init__("This part is not on the shelf", key="part")
+        self.part_id = part_id
 
 
 @dataclass(frozen=True)
@@ -21,30 +30,44 @@ class StoredPart:
 
 
 class Shelf:
-    """The workshop's springs."""
+    """The workshop's springs. They are kept parsed until the table says that something changed."""
 
     def __init__(self, sessions: sessionmaker[Session]) -> None:
-        self._sessions = sessions
+        self._sessions, self._lock = sessions, Lock()
+        self._kept: tuple[tuple[Any, ...], list[StoredPart]] | None = None
 
     def all(self) -> list[StoredPart]:
+        """Every spring on the shelf, by code."""
         with self._sessions() as session:
-            rows = session.scalars(
-                select(PartRow).where(PartRow.deleted.is_(None)).order_by(PartRow.code, PartRow.id)
+            state = tuple(
+                session.execute(
+                    select(
+                        func.count(), func.max(PartRow.id), func.count(PartRow.deleted), func.max(PartRow.updated)
+                    ).select_from(PartRow)
+                ).one()
             )
-            return [_stored(row) for row in rows]
+            with self._lock:
+                if self._kept is None or self._kept[0] != state:
+                    rows = session.scalars(
+                        select(PartRow).where(PartRow.deleted.is_(None)).order_by(PartRow.code, PartRow.id)
+                    )
+                    self._kept = state, [_stored(row) for row in rows]
+                return list(self._kept[1])
 
     def add(self, parts: list[SpringPart]) -> list[StoredPart]:
         """Put parts on the shelf, all or none."""
         with self._sessions.begin() as session:
-            rows = [PartRow(code=p.code, document=p.model_dump_json(), deleted=None) for p in parts]
+            rows = [PartRow(code=p.code, document=p.model_dump_json(), deleted=None, updated=now()) for p in parts]
             session.add_all(rows)
             session.flush()
             return [_stored(row) for row in rows]
 
     def delete(self, part_id: int) -> None:
+        """Take a part off the shelf; `restore` puts it back."""
         self._mark(part_id, delete=True)
 
     def restore(self, part_id: int) -> None:
+        """Put a part back."""
         self._mark(part_id, delete=False)
 
     def _mark(self, part_id: int, delete: bool) -> None:
@@ -52,7 +75,7 @@ class Shelf:
             row = session.get(PartRow, part_id)
             if row is None:
                 raise NoPart(part_id)
-            row.deleted = now() if delete else None
+            row.deleted, row.updated = now() if delete else None, now()
 
 
 def _stored(row: PartRow) -> StoredPart:

@@ -21,6 +21,10 @@ class VehicleRow(Base):
     revision: Mapped[int]
     updated: Mapped[datetime]
     deleted: Mapped[datetime | None]
+    summary: Mapped[str | None] = mapped_column(Text)
+    """What the garage shows of it, as JSON."""
+    summary_of: Mapped[str | None] = mapped_column(String(40))
+    """The revision and the Feder that the summary was made from."""
 
 
 class PartRow(Base):
@@ -31,6 +35,7 @@ class PartRow(Base):
     code: Mapped[str] = mapped_column(String(80), index=True)
     document: Mapped[str] = mapped_column(Text)
     deleted: Mapped[datetime | None]
+    updated: Mapped[datetime | None]
 
 
 class SheetRow(Base):

@@ -9,11 +9,17 @@ from dataclasses import dataclass
 from functools import cache
 from typing import Any
 
+from feder.core.numbers.errors import FederError
 from feder.units.table import BY_SI, GRAVITY, Dimension
 
 
-class Unreadable(ValueError):
+class Unreadable(FederError, ValueError):
     """The text is no quantity of the dimension wanted; the message says what to write."""
+
+    code = "unreadable"
+
+    def __init__(self, message: str) -> None:
+        super().__init__(message, key="text")
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,6 +73,11 @@ def parse(text: str, si: str, bare: str | None = None) -> Quantity:
             raise Unreadable(f"is beyond a right angle in radians: write {value:g} deg")
         return _finite(Quantity(_scaled(value, factor)))
     return _finite(_with_unit(value, unit, dimension))
+
+
+def read_cell(text: str, si: str, bare: str | None) -> float:
+    """A cell of a file in SI; `bare` is the unit of a number that carries none. Raises `Unreadable`."""
+    return parse(text, si, bare).value
 
 
 def _scaled(value: float, factor: float) -> float:

@@ -102,8 +102,8 @@ def test_a_survey_goes_out_as_a_file_and_comes_back_the_same(client, system):
     rows = list(csv.reader(io.StringIO(text)))
     assert rows[0] == ["place", "what", "value"]
     answer = client.post("/api/survey/read", json={**body, "text": text}).get_json()
-    patch = {tuple(step["path"]): step["value"] for step in answer["patch"]}
-    read = {(r["place"], r["quantity"]): r["value"] for r in patch["surveys", 0, "readings"]}
+    patch = {step["path"]: step["value"] for step in answer["patch"]}
+    read = {(r["place"], r["quantity"]): r["value"] for r in patch["/surveys/0/readings"]}
     for reading in car.survey.readings:
         assert read[reading.place.value, reading.quantity] == pytest.approx(reading.value, rel=1e-3, abs=2e-4)
 

@@ -48,7 +48,7 @@ def test_the_bench_answers_for_both_ends_and_both_kinds(client):
             curve = client.post("/api/sag/travel", json={"document": bike, **asked}).get_json()["curve"]
             assert curve["points"][0]["travel"] == 0
     goal = {"document": FINCH, "setup": "plan", "goal": "lean", "wanted": 0.7}
-    assert client.post("/api/sag/reach", json=goal).get_json()["levers"] == []
+    assert client.post("/api/sag/levers", json=goal).get_json()["levers"] == []
     asked = {"pressure": 1e6, "temperature": 20, "new_temperature": 20, "altitude": 0, "new_altitude": 0}
     assert client.post("/api/sag/elsewhere", json=asked).get_json()["pressure"] == pytest.approx(1e6)
 

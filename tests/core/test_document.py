@@ -7,7 +7,8 @@ import jsonschema
 import pytest
 
 from feder.core.document.document import BadDocument, read_document
-from feder.core.files.shelf_csv import BadShelfFile, csv_rows, springs_from_csv
+from feder.core.files.shelf_csv import csv_rows, springs_from_csv
+from feder.core.numbers.errors import BadFile
 from feder.demo.springs import demo_springs
 from feder.units.parse import parse
 
@@ -99,6 +100,6 @@ def test_a_parts_list_in_other_units_and_with_semicolons():
     ],
 )
 def test_a_faulty_parts_list_is_refused_whole_with_every_line_at_fault(text, place):
-    with pytest.raises(BadShelfFile) as refused:
+    with pytest.raises(BadFile) as refused:
         springs_from_csv(text, read_cell)
     assert refused.value.faults[0]["place"] == place

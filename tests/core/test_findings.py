@@ -7,6 +7,7 @@ import pytest
 
 from feder.core.document.base import MassValue, RateValue
 from feder.core.document.brief import Band, Brief, Targets
+from feder.core.document.changes import patched as changed
 from feder.core.document.setup import Clicks, Seat, SpringPart
 from feder.core.document.survey import Conditions, Reading
 from feder.core.document.vehicle import (
@@ -337,13 +338,7 @@ def test_every_finding_reads_whole_and_a_mend_that_is_a_patch_can_be_applied(car
             assert name in finding.numbers
         assert finding.reason.endswith(".")
     for finding in patched:
-        data = document.model_dump(mode="json")
-        for step in finding.mend.patch:
-            node = data
-            for part in step.path[:-1]:
-                node = node[part]
-            node[step.path[-1]] = step.value
-        mended = type(document).model_validate(data)
+        mended, _ = changed(document, document.model_dump(mode="json"), finding.mend.patch)
         assert (finding.rule, finding.place) not in rules(mended)
 
 

@@ -29,6 +29,9 @@ class Cursor:
         node = self._node
         return Cursor(node[key] if isinstance(key, int) else getattr(node, key), self, str(key))
 
+    def __str__(self) -> str:
+        return path(self)
+
     def __bool__(self) -> bool:
         """Whether anything stands here."""
         return self._node is not None
@@ -101,12 +104,10 @@ def number(
     whose unit depends on another.
     """
     told: float = at._node if value is None else value
-    if not is_tracing():
-        return told
-    if unit is None:
+    if unit is None and is_tracing():
         above = at._above
         unit = "" if above is None else _units(type(above._node)).get(at._key, "")
-    return given(told, label, unit, path=path(at), source=source, assumed=assumed)
+    return given(told, label, unit or "", place=at, source=source, assumed=assumed)
 
 
 def maybe(at: Cursor, label: str, *, source: str = "typed in") -> float | None:

@@ -1,14 +1,17 @@
 """The whole document, and reading one from a file."""
 
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
 from pydantic import Field, ValidationError, model_validator
+from pydantic_core import from_json
 
 from feder.core.document.base import PLACES, WHEELS, Ident, Model, Name, Place, SignedLengthM, Text
 from feder.core.document.brief import Brief
 from feder.core.document.setup import Setup, TorsionBarPart
 from feder.core.document.survey import Survey
+from feder.core.document.upgrade import upgraded
 from feder.core.document.vehicle import CAR_LAYOUTS, Vehicle
+from feder.core.numbers.errors import BadFile
 from feder.core.numbers.quantities import Unit
 
 
@@ -85,22 +88,35 @@ class Document(Model):
 KINDS = ("coil", "torsion bar", "air")
 
 
-class BadDocument(ValueError):
+class BadDocument(BadFile):
     """A file that is no vehicle document: each fault with its place, the first one first."""
 
-    def __init__(self, faults: list[dict[str, str]]) -> None:
-        super().__init__(f"{faults[0]['place']}: {faults[0]['message']}")
-        self.faults = faults
+    code = "bad document"
 
 
 def read_document(text: str | bytes) -> Document:
-    """A document from the text of a file.
+    """A document from the text of a file, of this or any earlier format.
 
     Raises:
-        BadDocument: not JSON, another format, or any member out of place; nothing is read in part.
+        BadDocument: not JSON, a newer format, or any member out of place; nothing is read in part.
     """
     try:
-        return Document.model_validate_json(text)
+        data = from_json(text)
+    except ValueError as error:
+        raise BadDocument([{"place": "file", "message": f"is not JSON: {error}"}]) from None
+    if not isinstance(data, dict):
+        raise BadDocument([{"place": "file", "message": "must be one object"}])
+    try:
+        whole = upgraded(data)
+    except BadFile as error:
+        raise BadDocument(error.faults) from None
+    return document_of(whole)
+
+
+def document_of(data: Any) -> Document:
+    """A document from its plain data, parts that are models already taken as they are. Raises `BadDocument`."""
+    try:
+        return Document.model_validate(data)
     except ValidationError as error:
         raise BadDocument(faults_of(error)) from None
 

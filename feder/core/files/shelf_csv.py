@@ -1,16 +1,13 @@
-"""Parts on the workshop's shelf: springs as offered for a place, and reading them from CSV."""
+"""The shelf's springs as a CSV file, in and out."""
 
-import csv
-import io
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 
 from pydantic import ValidationError
 
-from feder.core.document.base import RateValue
 from feder.core.document.document import faults_of
 from feder.core.document.setup import SpringPart
-from feder.core.formulas.coil import closed_end_coils, coil_spring_rate, solid_length_of
-from feder.core.numbers.quantities import SPRING_STEEL_SHEAR_MODULUS
+from feder.core.files.table import ReadCell, Table, read_table
+from feder.core.numbers.errors import BadFile, Fault
 
 COLUMNS = {
     "code": "",
@@ -26,84 +23,59 @@ COLUMNS = {
 MOST_ROWS = 20_000
 TEXT_COLUMNS = ("code", "note")
 
-ReadCell = Callable[[str, str], float]
 
+def springs_from_csv(data: str | bytes, read_cell: ReadCell) -> list[SpringPart]:
+    """Springs from a CSV file with a head of column names.
 
-class BadShelfFile(ValueError):
-    """A parts file that is refused whole: every fault with its line and column."""
-
-    def __init__(self, faults: list[dict[str, str]]) -> None:
-        super().__init__(f"{faults[0]['place']}: {faults[0]['message']}")
-        self.faults = faults
-
-
-def spring_from_wire(
-    code: str, inside_diameter: float, wire_diameter: float, active_coils: float, free_length: float
-) -> SpringPart:
-    """A spring whose rate and solid length follow from its wire (closed and ground ends)."""
-    mean = inside_diameter + wire_diameter
-    rate = coil_spring_rate(wire_diameter, mean, active_coils, SPRING_STEEL_SHEAR_MODULUS)
-    return SpringPart(
-        code=code,
-        rate=RateValue(value=float(rate), how="wire"),
-        free_length=free_length,
-        inside_diameter=inside_diameter,
-        wire_diameter=wire_diameter,
-        active_coils=active_coils,
-        solid_length=float(solid_length_of(wire_diameter, closed_end_coils(active_coils))),
-    )
-
-
-def springs_from_csv(text: str, read_cell: ReadCell) -> list[SpringPart]:
-    """Springs from a CSV file with a header row; `read_cell(text, si_unit)` reads a quantity.
-
-    Comma, semicolon and tab are understood. Raises `BadShelfFile` with all faults; nothing is read in part.
+    Raises:
+        BadFile: with all faults; nothing is read in part.
     """
-    first = text.lstrip("\ufeff").split("\n", 1)[0]
-    delimiter = max(",;\t", key=first.count)
-    rows = csv.reader(io.StringIO(text.lstrip("\ufeff")), delimiter=delimiter)
-    header = [name.strip().lower().replace(" ", "_") for name in next(rows, [])]
-    unknown = [name for name in header if name not in COLUMNS]
-    missing = [name for name in ("code", "rate") if name not in header]
-    if unknown or missing:
-        words = f"unknown column {unknown[0]!r}" if unknown else f"column {missing[0]!r} is missing"
-        raise BadShelfFile([{"place": "line 1", "message": f"{words}; known are {', '.join(COLUMNS)}"}])
+    table = read_table(data, [c.replace("_", " ") for c in COLUMNS], needed=("code", "rate"), most=MOST_ROWS)
     parts: list[SpringPart] = []
-    faults: list[dict[str, str]] = []
-    for number, row in enumerate(rows, start=2):
-        if number > MOST_ROWS:
-            raise BadShelfFile(
-                [{"place": f"line {number}", "message": f"more than {MOST_ROWS} parts in one file"}]
-            )
-        if any(cell.strip() for cell in row):
-            _read_row(number, dict(zip(header, row, strict=False)), read_cell, parts, faults)
+    faults: list[Fault] = []
+    for number, row in table.rows:
+        members = _members(table, number, row, read_cell, faults)
+        try:
+            if members is not None:
+                parts.append(SpringPart.model_validate(members))
+        except ValidationError as error:
+            faults += [
+                {"place": f"line {number}, {f['place']}", "message": f["message"]} for f in faults_of(error)
+            ]
     if not parts and not faults:
         faults.append({"place": "line 2", "message": "the file holds no parts"})
     if faults:
-        raise BadShelfFile(faults)
+        raise BadFile(faults)
     return parts
 
 
-def _read_row(
-    number: int, row: dict[str, str], read_cell: ReadCell, parts: list[SpringPart], faults: list[dict[str, str]]
-) -> None:
+BARE = {"m": "mm", "N/m": "N/mm", "": None}
+"""Unit of a number that carries none, and whose column names none."""
+
+
+def _members(
+    table: Table, number: int, row: dict[str, str], read_cell: ReadCell, faults: list[Fault]
+) -> dict[str, object] | None:
+    """The members of one line; nothing where a cell cannot be read."""
     members: dict[str, object] = {}
     before = len(faults)
-    for name, cell in row.items():
+    for column, cell in row.items():
+        name = column.replace(" ", "_")
         if not cell.strip():
             continue
         try:
-            members[name] = cell.strip() if name in TEXT_COLUMNS else read_cell(cell, COLUMNS[name])
+            members[name] = (
+                cell.strip()
+                if name in TEXT_COLUMNS
+                else table.read(row, column, COLUMNS[name], BARE[COLUMNS[name]], read_cell)
+            )
         except ValueError as error:
             faults.append({"place": f"line {number}, {name}", "message": str(error)})
     if len(faults) > before:
-        return
+        return None
     if "rate" in members:
         members["rate"] = {"value": members["rate"], "how": "maker"}
-    try:
-        parts.append(SpringPart.model_validate(members))
-    except ValidationError as error:
-        faults += [{"place": f"line {number}, {f['place']}", "message": f["message"]} for f in faults_of(error)]
+    return members
 
 
 def csv_rows(parts: list[SpringPart]) -> Iterator[list[str]]:

@@ -1,13 +1,13 @@
 """The survey as a CSV file, out and in: one line for each reading, in the order of the walk round the vehicle."""
 
-import csv
-import io
 from collections.abc import Callable, Iterator
 from typing import Any
 
 from feder.core.document.base import Place
-from feder.core.document.changes import PatchStep
+from feder.core.document.changes import Change, put
 from feder.core.document.document import Document
+from feder.core.files.table import ReadCell, Table, read_table
+from feder.core.numbers.errors import BadFile, Fault
 from feder.core.standing.facts import side_of
 
 READINGS: dict[str, tuple[str, str]] = {
@@ -40,16 +40,6 @@ HEADER = ["place", "what", "value"]
 MOST_LINES = 3000
 RANGES = {"mass": (1, 20_000), "m": (-2, 5), "Pa": (1e4, 2e6), "rad": (-0.4, 0.4), "clicks": (0, 200)}
 
-ReadCell = Callable[[str, str, str | None], float]
-
-
-class BadSurveyFile(ValueError):
-    """A survey file that is refused whole: every fault with its line and column."""
-
-    def __init__(self, faults: list[dict[str, str]]) -> None:
-        super().__init__(f"{faults[0]['place']}: {faults[0]['message']}")
-        self.faults = faults
-
 
 def survey_rows(document: Document, show: Callable[[float, str], str]) -> Iterator[list[str]]:
     """The survey as rows of a CSV file, header first; `show` writes a number with its unit."""
@@ -73,28 +63,30 @@ def walk_of(document: Document) -> list[Place]:
     return sorted(document.places, key=lambda p: WALK.index(p.words))
 
 
-def survey_from_csv(document: Document, text: str, read_cell: ReadCell) -> list[PatchStep]:
+def survey_from_csv(document: Document, data: str | bytes, read_cell: ReadCell) -> list[Change]:
     """The changes that a survey file makes to a document: its readings replace those of the same place and kind.
 
-    Several lines of one place and kind are repeats. Comma, semicolon and tab are understood.
+    Several lines of one place and kind are repeats.
 
     Raises:
-        BadSurveyFile: any fault; nothing is read in part.
+        BadFile: any fault; nothing is read in part.
     """
-    rows = _lines(text)
-    faults: list[dict[str, str]] = []
+    table = read_table(data, HEADER, needed=HEADER, most=MOST_LINES, free=True)
+    faults: list[Fault] = []
     readings: dict[tuple[str, str], list[float]] = {}
     settings: dict[tuple[str, str], float] = {}
     places = {p.words: p for p in document.places}
-    for number, row in rows:
-        place, what = places.get(row[0].strip().lower()), row[1].strip().lower()
+    for number, row in table.rows:
+        if not row["value"].strip():
+            continue  # a line not filled in is one not measured
+        place, what = places.get(row["place"].strip().lower()), row["what"].strip().lower()
         known = READINGS.get(what) or SETTINGS.get(what)
         if place is None:
             faults.append(_fault(number, "place", f"must be one of {', '.join(places)}"))
         elif known is None:
             faults.append(_fault(number, "what", f"must be one of {', '.join((*READINGS, *SETTINGS))}"))
         else:
-            value = _number(row[2], known[1], what, number, read_cell, faults)
+            value = _number(table, row, known[1], what, number, read_cell, faults)
             if value is not None and what in READINGS:
                 readings.setdefault((place.value, known[0]), []).append(value)
             elif value is not None:
@@ -102,30 +94,21 @@ def survey_from_csv(document: Document, text: str, read_cell: ReadCell) -> list[
     if not faults and not readings and not settings:
         faults.append(_fault(2, "place", "the file holds no readings"))
     if faults:
-        raise BadSurveyFile(faults)
+        raise BadFile(faults)
     return _patch(document, readings, settings)
 
 
-def _lines(text: str) -> list[tuple[int, list[str]]]:
-    text = text.lstrip("\ufeff")
-    first = text.split("\n", 1)[0]
-    rows = list(csv.reader(io.StringIO(text), delimiter=max(",;\t", key=first.count)))
-    if not rows or [c.strip().lower() for c in rows[0][:3]] != HEADER:
-        raise BadSurveyFile([_fault(1, "place", f"the first line must name the columns: {', '.join(HEADER)}")])
-    if len(rows) > MOST_LINES:
-        raise BadSurveyFile([_fault(MOST_LINES, "place", f"more than {MOST_LINES} lines in one file")])
-    kept = []
-    for number, row in enumerate(rows[1:], start=2):
-        if any(cell.strip() for cell in row):
-            kept.append((number, [*row, "", "", ""][:3]))
-    return [(n, r) for n, r in kept if r[2].strip()]  # a line not filled in is one not measured
-
-
 def _number(
-    cell: str, unit: str, what: str, number: int, read_cell: ReadCell, faults: list[dict[str, str]]
+    table: Table,
+    row: dict[str, str],
+    unit: str,
+    what: str,
+    number: int,
+    read_cell: ReadCell,
+    faults: list[Fault],
 ) -> float | None:
     try:
-        value = read_cell(cell, unit, BARE[unit])
+        value = table.read(row, "value", unit, BARE[unit], read_cell)
     except ValueError as error:
         faults.append(_fault(number, "value", str(error)))
         return None
@@ -145,7 +128,7 @@ def _fault(number: int, column: str, message: str) -> dict[str, str]:
 
 def _patch(
     document: Document, readings: dict[tuple[str, str], list[float]], settings: dict[tuple[str, str], float]
-) -> list[PatchStep]:
+) -> list[Change]:
     steps = []
     if readings:
         survey = document.survey
@@ -161,12 +144,12 @@ def _patch(
         whole: Any = kept
         if survey is None:
             path, whole = ["surveys"], [{"id": "first", "readings": kept}]
-        steps.append(PatchStep(path=path, value=whole))
+        steps.append(put(path, whole))
     for (place, member), value in settings.items():
         made: Any = value
         if member in ("rebound", "bump"):
             now = getattr(side_of(document.setups[0], Place(place)), member)
             rest = {} if now is None else {"of": now.of, "counted_from": now.counted_from}
             made = {"count": int(value), **rest}
-        steps.append(PatchStep(path=["setups", 0, "sides", place, member], value=made))
+        steps.append(put(["setups", 0, "sides", place, member], made))
     return steps

@@ -16,7 +16,7 @@ from contextlib import contextmanager
 from contextvars import ContextVar
 from dataclasses import dataclass
 from functools import cached_property, wraps
-from typing import Any, ParamSpec, TypeVar, get_type_hints
+from typing import Any, ParamSpec, TypeVar, cast, get_type_hints
 
 from feder.core.numbers.errors import OutOfRange
 from feder.core.numbers.nomenclature import symbol as symbol_of
@@ -31,13 +31,18 @@ _tracing: ContextVar[bool] = ContextVar("feder_tracing", default=False)
 
 @dataclass(slots=True)
 class Given:
-    """A leaf: a number from the document, or a sourced constant."""
+    """A leaf: a number from the document, or a sourced constant. `place` is where it stands, told by its text."""
 
     label: str
     unit: str
-    path: str | None
+    place: object | None
     source: str
     assumed: bool = False
+
+    @property
+    def path(self) -> str | None:
+        """The way to it in the document; nothing for a constant."""
+        return None if self.place is None else str(self.place)
 
 
 @dataclass(slots=True)
@@ -165,10 +170,14 @@ def rests_on_assumption(value: object) -> bool:
 
 
 def given(
-    value: float, label: str, unit: str, *, path: str | None = None, source: str, assumed: bool = False
+    value: float, label: str, unit: str, *, place: object | None = None, source: str, assumed: bool = False
 ) -> float:
-    """A number that enters from outside, with where it stands (document path) and how it was got."""
-    return number(value, Given(label, unit, path, source, assumed)) if _tracing.get() else value
+    """A number that enters from outside, with where it stands (a place in the document) and how it was got."""
+    if not _tracing.get():
+        return value
+    made = Num(value)
+    made.step = Given(label, unit, place, source, assumed)
+    return made
 
 
 def solved(
@@ -323,21 +332,28 @@ def formula(*, result: str, source: str) -> Callable[[Callable[P, float]], Calla
         FORMULAS[f"{function.__module__}.{function.__name__}"] = record
         names = tuple(inspect.signature(function).parameters)
         ranges = _Ranges(function)
-        check, count = ranges.check, len(names)
+        check, count, arithmetic = ranges.check, len(names), cast(Callable[..., float], function)
 
         @wraps(function)
         def evaluate(*args: P.args, **kwargs: P.kwargs) -> float:
             check(args, kwargs)
             if not _tracing.get():
                 return function(*args, **kwargs)
-            value = function(*map(_plain, args), **{k: _plain(v) for k, v in kwargs.items()})
-            inputs: dict[str, Any] = dict(zip(names, args))  # noqa: B905 - as above
-            if len(args) < count:
-                inputs = {**record.defaults, **inputs, **kwargs}
             assumed = False
-            for v in inputs.values():
-                if type(v) is Num and v.step.assumed:
-                    assumed = True
+            plain: list[Any] = []
+            for v in args:
+                if type(v) is Num:
+                    assumed = assumed or v.step.assumed
+                    plain.append(v.real)  # inside the formula it is a plain float
+                else:
+                    plain.append(v)
+            inputs: dict[str, Any] = dict(zip(names, args))  # noqa: B905 - as above
+            if len(args) == count:
+                value = arithmetic(*plain)
+            else:
+                value = arithmetic(*plain, **{k: _plain(v) for k, v in kwargs.items()})
+                assumed = assumed or any(rests_on_assumption(v) for v in kwargs.values())
+                inputs = {**record.defaults, **inputs, **kwargs}
             made = Num(value)
             made.step = Step(record, inputs, assumed)
             return made

@@ -7,6 +7,7 @@ from feder.core.document.base import ENDS, EndName, Place
 from feder.core.document.changes import sides_changed
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup
+from feder.core.numbers.errors import NoFigure
 from feder.core.report.evaluate import evaluate, evaluate_plain
 from feder.core.report.shapes import Figure, Report
 from feder.core.standing.facts import setup_of, side_of
@@ -64,7 +65,7 @@ def compare(document: Document, first: str, second: str, about: str | None = Non
 
     Raises:
         UnknownSetup: the document has no such setup.
-        KeyError: `about` is no figure of both.
+        NoFigure: `about` is no figure of both.
     """
     a, b = evaluate(document, first), evaluate(document, second)
     one, two = figures_of(a), figures_of(b)
@@ -76,7 +77,7 @@ def compare(document: Document, first: str, second: str, about: str | None = Non
     made = Comparison(rows, path)
     if path is not None:
         if path not in one or path not in two:
-            raise KeyError(path)
+            raise NoFigure(path, "about")
         made.causes = _causes(document, first, second, path)
     return made
 

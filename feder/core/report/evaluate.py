@@ -1,13 +1,14 @@
 """The one pure function: a document, a setup and a load state in, a report out."""
 
-from dataclasses import dataclass, field
-from functools import lru_cache
+from copy import copy
+from typing import TypeVar
 
 from feder.core.document.base import ENDS, Place
 from feder.core.document.document import Document, LoadState
+from feder.core.document.setup import Setup
 from feder.core.formulas.sag import mass_on_both, place_by_share, share_on_rear
 from feder.core.numbers.errors import UnknownSetup
-from feder.core.numbers.working import tracing, untraced
+from feder.core.numbers.working import is_tracing, tracing, untraced
 from feder.core.report.figures.corner import corner_report
 from feder.core.report.figures.roll import tell_stops_met
 from feder.core.report.figures.sags import sag_report
@@ -27,10 +28,9 @@ from feder.core.report.shapes import (
     figure,
 )
 from feder.core.standing.carried import carried_in, rider_of, sum_of_masses
-from feder.core.standing.facts import Facts, gather, setup_of
+from feder.core.standing.facts import Facts, gather, parts_as_found, setup_of
+from feder.core.standing.kept import Kept
 from feder.core.standing.stand import StandingVehicle, stand
-
-Reports = CornerReport | EndReport | VehicleReport | SagReport | SteeringReport
 
 
 def evaluate(document: Document, setup: str, load_state: str | None = None, against: str | None = None) -> Report:
@@ -43,17 +43,12 @@ def evaluate(document: Document, setup: str, load_state: str | None = None, agai
         UnknownSetup: the document has no such setup or load state.
     """
     with tracing():
-        facts = gather(document)
-        load = _load_state(document, load_state)
-        main = _evaluated(facts, setup, load)
-        if against is not None:
-            other = _other(document, against, load_state)
-            _compare(main[1], other)
-        stood, report = main
+        facts, load = gather(document), _load_state(document, load_state)
+        stood, report = _evaluated(facts, setup, load)
         if document.vehicle.kind != "car":
             report = _on_two_wheels(facts, setup, load, stood, report)
-            if against is not None:
-                _compare_two(report, other)
+        if against is not None:
+            report = _beside(report, _other(document, against, load_state))
         case = Case(document, setup_of(document, setup), facts, stood, report, load, _as_found(facts, setup))
         found = findings_of(case)
         return report.but(against=against, load_state=load_state, findings=found, stations=stations(case, found))
@@ -110,37 +105,13 @@ def _who_sits(steering: SteeringReport, sags: dict[Place, SagReport], facts: Fac
         steering.rider_told = figure(sum_of_masses(carried), "kg")
 
 
-def _compare_two(report: Report, other: Report) -> None:
-    """The same beside sags and steering."""
-    pairs: list[tuple[SagReport | SteeringReport, SagReport | SteeringReport]] = [
-        (report.sags[p], other.sags[p]) for p in report.sags
-    ]
-    if report.steering is not None and other.steering is not None:
-        pairs.append((report.steering, other.steering))
-    for mine, theirs in pairs:
-        _write_was(mine, theirs)
-
-
 def _other(document: Document, against: str, load_state: str | None) -> Report:
     """The figures of the setup compared with, as plain numbers; kept, since a drag leaves them as they are."""
-    setups = (document.setups[0], setup_of(document, against))
-    key = document.but(setups=setups).model_dump_json()
-    return _kept(_Compared(key, against, load_state, document))
+    parts = (*parts_as_found(document), setup_of(document, against))
+    return _COMPARED.of(parts, (load_state,), lambda: evaluate_plain(document, against, load_state))
 
 
-@dataclass(frozen=True)
-class _Compared:
-    """A setup compared with: the same while the vehicle, as found and it are."""
-
-    key: str
-    against: str
-    load_state: str | None
-    document: Document = field(compare=False)
-
-
-@lru_cache(maxsize=16)
-def _kept(of: _Compared) -> Report:
-    return evaluate_plain(of.document, of.against, of.load_state)
+_COMPARED: Kept[Report] = Kept()
 
 
 def evaluate_plain(document: Document, setup: str, load_state: str | None = None) -> Report:
@@ -173,17 +144,29 @@ def _load_state(document: Document, load_state: str | None) -> LoadState | None:
     raise UnknownSetup(f"there is no load state {load_state!r}")
 
 
+_KEPT: Kept[tuple[StandingVehicle, Report]] = Kept(64)
+
+
 def _evaluated(
     facts: Facts, setup_id: str, load: LoadState | None, *, strips: bool = True
 ) -> tuple[StandingVehicle, Report]:
-    setup, brief = setup_of(facts.document, setup_id), facts.document.brief
+    """How a setup stands, and its figures; kept, and so never written to."""
+    document, setup = facts.document, setup_of(facts.document, setup_id)
+    parts, key = (*parts_as_found(document), setup, load), (document.setups.index(setup), strips, is_tracing())
+    return _KEPT.of(parts, key, lambda: _worked_out(facts, setup, load, strips=strips))
+
+
+def _worked_out(
+    facts: Facts, setup: Setup, load: LoadState | None, *, strips: bool
+) -> tuple[StandingVehicle, Report]:
+    brief = facts.document.brief
     stood = stand(facts, setup, load)
     corners = {p: corner_report(stood.corners[p], brief) for p in facts.places}
     ends = {e: end_report(e, facts, stood, corners, brief, strips=strips) for e in ENDS}
     vehicle = vehicle_report(facts, stood, corners, ends, brief)
     tell_stops_met(facts, stood, corners, vehicle.roll_gradient)
     report = Report(
-        setup=setup_id,
+        setup=setup.id,
         against=None,
         load_state=None,
         corners=corners,
@@ -196,19 +179,27 @@ def _evaluated(
     return stood, report
 
 
-def _compare(report: Report, other: Report) -> None:
-    """Write beside each figure what it was in the other report."""
-    pairs: list[tuple[CornerReport | EndReport | VehicleReport, CornerReport | EndReport | VehicleReport]] = [
-        *((report.corners[p], other.corners[p]) for p in report.corners),
-        *((report.ends[e], other.ends[e]) for e in ENDS),
-        (report.vehicle, other.vehicle),
-    ]
-    for mine, theirs in pairs:
-        _write_was(mine, theirs)
+def _beside(report: Report, other: Report) -> Report:
+    """The report with what each figure was in the other one."""
+    steering = report.steering
+    if steering is not None and other.steering is not None:
+        steering = _with_was(steering, other.steering)
+    return report.but(
+        corners={p: _with_was(c, other.corners[p]) for p, c in report.corners.items()},
+        ends={e: _with_was(report.ends[e], other.ends[e]) for e in ENDS},
+        vehicle=_with_was(report.vehicle, other.vehicle),
+        sags={p: _with_was(s, other.sags[p]) for p, s in report.sags.items()},
+        steering=steering,
+    )
 
 
-def _write_was(mine: Reports, theirs: Reports) -> None:
+Part = TypeVar("Part", CornerReport, EndReport, VehicleReport, SagReport, SteeringReport)
+
+
+def _with_was(mine: Part, theirs: Part) -> Part:
+    made = copy(mine)
     for name in mine.__slots__:
         value = getattr(mine, name)
         if type(value) is Figure and type(was := getattr(theirs, name)) is Figure:
-            value.was = float(was.value)
+            setattr(made, name, Figure(value.value, value.unit, value.assumed, float(was.value)))
+    return made

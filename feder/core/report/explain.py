@@ -6,6 +6,7 @@ from typing import Any
 from pydantic import BaseModel
 
 from feder.core.document.document import Document
+from feder.core.numbers.errors import NoFigure
 from feder.core.numbers.nomenclature import TERMS
 from feder.core.numbers.showing import Show, lines_of
 from feder.core.numbers.working import Given, Num, Solution, name_of, trail
@@ -21,7 +22,7 @@ def explain(
     `show` writes a number with its SI unit in the reader's own units.
 
     Raises:
-        KeyError: the report has no figure there.
+        NoFigure: the report has no figure there.
         UnknownSetup: the document has no such setup or load state.
     """
     figure = figure_at(evaluate(document, setup, load_state), path)
@@ -29,20 +30,22 @@ def explain(
 
 
 def figure_at(report: BaseModel, path: str) -> Figure:
-    """The figure at a dotted path of a report. Raises `KeyError` when there is none."""
+    """The figure at a dotted path of a report. Raises `NoFigure` when there is none."""
     place: Any = report
     for part in path.split("."):
         if isinstance(place, dict):
+            if part not in place:
+                raise NoFigure(path)
             place = place[part]
         elif is_dataclass(place) or isinstance(place, BaseModel):
             names = [f.name for f in fields(place)] if is_dataclass(place) else list(type(place).model_fields)
             if part not in names:
-                raise KeyError(path)
+                raise NoFigure(path)
             place = getattr(place, part)
         else:
-            raise KeyError(path)
+            raise NoFigure(path)
     if not isinstance(place, Figure):
-        raise KeyError(path)
+        raise NoFigure(path)
     return place
 
 

@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 from typing import Literal
 
 from feder.core.document.base import EndName, Place
-from feder.core.document.changes import PatchStep
+from feder.core.document.changes import Change
 from feder.core.formulas.sag import Verdict
 from feder.core.numbers.frozen import Frozen
 from feder.core.numbers.working import rests_on_assumption
@@ -42,7 +42,7 @@ class Mend(Shape):
     """What mends a finding: one clause, and where the document can do it, the patch."""
 
     text: str
-    patch: list[PatchStep] | None = None
+    patch: list[Change] | None = None
 
 
 class Finding(Shape):

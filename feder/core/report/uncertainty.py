@@ -49,7 +49,7 @@ def uncertainty(document: Document, setup: str, path: str, load_state: str | Non
     independent; the two sides' springs are two numbers.
 
     Raises:
-        KeyError: the report has no figure there.
+        NoFigure: the report has no figure there.
         UnknownSetup: the document has no such setup or load state.
     """
     with tracing():

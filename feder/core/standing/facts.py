@@ -14,8 +14,10 @@ from feder.core.formulas.damping import coefficient_of_all
 from feder.core.formulas.live_axle import base_ratio_of
 from feder.core.formulas.roll import bar_rate_at_wheel
 from feder.core.numbers.errors import UnknownSetup
+from feder.core.numbers.working import is_tracing
 from feder.core.standing.arm import ArmFacts, arm_facts
 from feder.core.standing.coupling import Coupling
+from feder.core.standing.kept import Kept
 from feder.core.standing.ratios import coupling_of
 from feder.core.standing.sag_readings import NONE, SagReads, mean_of_readings, sag_reads, solid_of_travel
 
@@ -85,8 +87,22 @@ class Facts:
         return tuple(p for p in self.places if p.end == end)
 
 
+_KEPT: Kept[Facts] = Kept()
+
+
+def parts_as_found(document: Document) -> tuple[object, ...]:
+    """The parts of a document that say what the vehicle is and how it stood as found."""
+    # a list is made anew by every change; what is in it is not
+    return document.vehicle, document.brief, document.setups[0], *document.surveys, None, *document.loads
+
+
 def gather(document: Document) -> Facts:
     """All facts of a document. Call within `tracing()` so that they know where they stand."""
+    kept = _KEPT.of(parts_as_found(document), (is_tracing(),), lambda: _gathered(document))
+    return kept if kept.document is document else replace(kept, document=document, at=cursor(document))
+
+
+def _gathered(document: Document) -> Facts:
     at = cursor(document)
     ends = {name: _end(at, name) for name in ENDS}
     return Facts(

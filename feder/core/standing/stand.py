@@ -23,7 +23,8 @@ from feder.core.solvers.equilibrium import Axle, Balance, Support, Weight, vehic
 from feder.core.standing.carried import carried_in, carried_inputs
 from feder.core.standing.corner import StandingCorner, asked_height
 from feder.core.standing.end_in_setup import end_in
-from feder.core.standing.facts import EndFacts, Facts, side_at
+from feder.core.standing.facts import EndFacts, Facts, parts_as_found, side_at
+from feder.core.standing.kept import Kept
 from feder.core.standing.one_end import height_under
 from feder.core.standing.parts.air import air_facts
 from feder.core.standing.parts.bump_stop import stop_facts
@@ -49,9 +50,18 @@ class StandingVehicle:
     twist: float = 0.0
 
 
+_KEPT: Kept[StandingVehicle] = Kept()
+_FOUND: Kept[dict[Place, StandingCorner]] = Kept()
+
+
 def stand(facts: Facts, setup: Setup, load_state: LoadState | None) -> StandingVehicle:
     """How the vehicle stands in a setup under a load state; unknown numbers stay unknown."""
-    found = _as_found(facts)
+    parts, index = (*parts_as_found(facts.document), setup, load_state), facts.document.setups.index(setup)
+    return _KEPT.of(parts, (index, is_tracing()), lambda: _stands(facts, setup, load_state))
+
+
+def _stands(facts: Facts, setup: Setup, load_state: LoadState | None) -> StandingVehicle:
+    found = _FOUND.of(parts_as_found(facts.document), (is_tracing(),), lambda: _as_found(facts))
     index = facts.document.setups.index(setup)
     loaded = load_state is not None and bool(load_state.items)
     if setup.id == facts.document.setups[0].id:

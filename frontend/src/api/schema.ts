@@ -344,7 +344,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sag/reach": {
+    "/api/sag/levers": {
         parameters: {
             query?: never;
             header?: never;
@@ -354,7 +354,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** How far each adjuster alone must go to meet a goal. */
-        post: operations["sags_what_it_takes_reach_post"];
+        post: operations["sags_what_it_takes_levers_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -800,9 +800,14 @@ export interface components {
         };
         /**
          * ErrorDetail
-         * @description What went wrong: the key or place at fault, one sentence, and all faults of a document.
+         * @description What went wrong: its code, the key or place at fault, one sentence, and all faults of a document.
          */
         ErrorDetail: {
+            /**
+             * Code
+             * @default refused
+             */
+            code?: string;
             /** Key */
             key: string;
             /** Message */
@@ -811,22 +816,46 @@ export interface components {
              * Faults
              * @default []
              */
-            faults?: components["schemas"]["Fault"][];
+            faults?: components["schemas"]["FaultShown"][];
         };
         /**
-         * Fault
+         * FaultShown
          * @description One fault: where, and what is wrong there.
          */
-        Fault: {
+        FaultShown: {
             /** Place */
             place: string;
             /** Message */
             message: string;
         };
-        /** EvaluateAnswer */
+        /**
+         * EvaluateAnswer
+         * @description The reports, and the document's state: what its content is called in later questions.
+         */
         EvaluateAnswer: {
-            report: components["schemas"]["Report"];
+            /** State */
+            state: string;
+            report: components["schemas"]["Report"] | null;
+            loaded: components["schemas"]["Report"] | null;
             outline: components["schemas"]["Outline"];
+        };
+        /**
+         * Change
+         * @description One operation of a JSON Patch (RFC 6902): `path` is a JSON pointer from the document's root.
+         */
+        Change: {
+            /**
+             * Op
+             * @enum {string}
+             */
+            op: "add" | "replace" | "remove";
+            /** Path */
+            path: string;
+            /**
+             * Value
+             * @default null
+             */
+            value?: unknown;
         };
         /**
          * CornerReport
@@ -1047,7 +1076,7 @@ export interface components {
              * Patch
              * @default null
              */
-            patch?: components["schemas"]["PatchStep"][] | null;
+            patch?: components["schemas"]["Change"][] | null;
         };
         /**
          * Outline
@@ -1072,19 +1101,6 @@ export interface components {
             rear_arch: number;
             /** Own */
             own: boolean;
-        };
-        /**
-         * PatchStep
-         * @description Set one member of the document: path from its root, new value.
-         */
-        PatchStep: {
-            /** Path */
-            path: (string | number)[];
-            /**
-             * Value
-             * @default null
-             */
-            value?: unknown;
         };
         /**
          * Place
@@ -1339,10 +1355,23 @@ export interface components {
         };
         /**
          * EvaluateQuestion
-         * @description A document that need not be saved, the setup asked about, and the one to compare it with.
+         * @description The setup asked about, and the one to compare it with.
+         *
+         *     Under a load state both reports are given, as weighed and loaded; `weighed` false leaves the first one out.
          */
         EvaluateQuestion: {
-            document: components["schemas"]["Document"];
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** Setup */
             setup: string;
             /**
@@ -1355,6 +1384,11 @@ export interface components {
              * @default null
              */
             against?: string | null;
+            /**
+             * Weighed
+             * @default true
+             */
+            weighed?: boolean;
         };
         /**
          * AirSpringPart
@@ -1407,7 +1441,7 @@ export interface components {
         };
         /**
          * AngularRateValue
-         * @description Torque over angle, N·m/rad.
+         * @description Torque over angle.
          */
         AngularRateValue: {
             /**
@@ -1544,13 +1578,13 @@ export interface components {
             targets?: components["schemas"]["Targets"];
         };
         /**
-         * BumpStop
+         * BumpStopPart
          * @description The bump stop on a damper's shaft as it came: its length, its squeeze and force, and the shaft that shows.
          *
          *     `shaft` is what shows between damper body and the stop's seat at `hub_to_arch`; `compressible` the share of its
          *     length by which it squeezes before it is hard.
          */
-        BumpStop: {
+        BumpStopPart: {
             /** Length */
             length: number;
             /** Shaft */
@@ -1760,9 +1794,9 @@ export interface components {
             /** @default null */
             gas?: components["schemas"]["GasCharge"] | null;
             /** @default null */
-            friction?: components["schemas"]["Force"] | null;
+            friction?: components["schemas"]["ForceValue"] | null;
             /** @default null */
-            bump_stop?: components["schemas"]["BumpStop"] | null;
+            bump_stop?: components["schemas"]["BumpStopPart"] | null;
             /** @default null */
             arm?: components["schemas"]["TorsionArm"] | null;
             /** @default null */
@@ -1782,7 +1816,7 @@ export interface components {
              */
             travel?: number | null;
             /** @default null */
-            unsprung_mass?: components["schemas"]["Mass"] | null;
+            unsprung_mass?: components["schemas"]["MassValue"] | null;
             /**
              * @default {
              *       "droop": null,
@@ -1881,8 +1915,8 @@ export interface components {
              */
             rear?: components["schemas"]["End"];
         };
-        /** Force */
-        Force: {
+        /** ForceValue */
+        ForceValue: {
             /**
              * How
              * @default typed
@@ -1961,8 +1995,8 @@ export interface components {
             /** Outer */
             outer: number;
         };
-        /** Length */
-        Length: {
+        /** LengthValue */
+        LengthValue: {
             /**
              * How
              * @default typed
@@ -2052,8 +2086,8 @@ export interface components {
             /** Hub To Arch */
             hub_to_arch: number;
         };
-        /** Mass */
-        Mass: {
+        /** MassValue */
+        MassValue: {
             /**
              * How
              * @default typed
@@ -3101,7 +3135,7 @@ export interface components {
              */
             description?: string;
             /** @default null */
-            wheelbase?: components["schemas"]["Length"] | null;
+            wheelbase?: components["schemas"]["LengthValue"] | null;
             /**
              * Front Overhang
              * @default null
@@ -3118,7 +3152,7 @@ export interface components {
              */
             roof_height?: number | null;
             /** @default null */
-            sprung_cg_height?: components["schemas"]["Length"] | null;
+            sprung_cg_height?: components["schemas"]["LengthValue"] | null;
             /**
              * @default {
              *       "gross": null,
@@ -3266,7 +3300,18 @@ export interface components {
         };
         /** CandidatesQuestion */
         CandidatesQuestion: {
-            document: components["schemas"]["Document"];
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** Setup */
             setup: string;
             /**
@@ -3373,7 +3418,18 @@ export interface components {
          * @description One path into the report, such as corners.front_left.wheel_rate.
          */
         WorkingQuestion: {
-            document: components["schemas"]["Document"];
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** Setup */
             setup: string;
             /**
@@ -3436,7 +3492,18 @@ export interface components {
          * @description One path into the report, such as corners.front_left.collar.
          */
         UncertaintyQuestion: {
-            document: components["schemas"]["Document"];
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** Setup */
             setup: string;
             /**
@@ -3563,7 +3630,18 @@ export interface components {
         };
         /** LoadsQuestion */
         LoadsQuestion: {
-            document: components["schemas"]["Document"];
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** Setup */
             setup: string;
         };
@@ -3613,7 +3691,18 @@ export interface components {
         };
         /** LoadedEndQuestion */
         LoadedEndQuestion: {
-            document: components["schemas"]["Document"];
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** Setup */
             setup: string;
             /**
@@ -3689,7 +3778,18 @@ export interface components {
         };
         /** CompareQuestion */
         CompareQuestion: {
-            document: components["schemas"]["Document"];
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** First */
             first: string;
             /** Second */
@@ -3859,7 +3959,18 @@ export interface components {
         };
         /** IndexQuestion */
         IndexQuestion: {
-            document: components["schemas"]["Document"];
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** Setup */
             setup: string;
             place: components["schemas"]["Place"];
@@ -3891,7 +4002,18 @@ export interface components {
         };
         /** CheckQuestion */
         CheckQuestion: {
-            document: components["schemas"]["Document"];
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** Setup */
             setup: string;
             place: components["schemas"]["Place"];
@@ -3937,7 +4059,18 @@ export interface components {
         };
         /** SureQuestion */
         SureQuestion: {
-            document: components["schemas"]["Document"];
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** Setup */
             setup: string;
             place: components["schemas"]["Place"];
@@ -4015,7 +4148,18 @@ export interface components {
         };
         /** SagShelfQuestion */
         SagShelfQuestion: {
-            document: components["schemas"]["Document"];
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** Setup */
             setup: string;
             /**
@@ -4058,7 +4202,18 @@ export interface components {
         };
         /** SagQuestion */
         SagQuestion: {
-            document: components["schemas"]["Document"];
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** Setup */
             setup: string;
             /**
@@ -4094,8 +4249,8 @@ export interface components {
             /** Force */
             force: number;
         };
-        /** ReachAnswer */
-        ReachAnswer: {
+        /** LeversAnswer */
+        LeversAnswer: {
             /** Levers */
             levers: components["schemas"]["Lever"][];
         };
@@ -4147,11 +4302,22 @@ export interface components {
             rider_sag?: number | null;
         };
         /**
-         * ReachQuestion
+         * LeversQuestion
          * @description A goal under a load: lean in rad in a steady bend, or seat height in m.
          */
-        ReachQuestion: {
-            document: components["schemas"]["Document"];
+        LeversQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** Setup */
             setup: string;
             /**
@@ -4203,7 +4369,18 @@ export interface components {
         };
         /** SurveyQuestion */
         SurveyQuestion: {
-            document: components["schemas"]["Document"];
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /**
              * System
              * @default metric
@@ -4214,11 +4391,22 @@ export interface components {
         /** SurveyPatch */
         SurveyPatch: {
             /** Patch */
-            patch: components["schemas"]["PatchStep"][];
+            patch: components["schemas"]["Change"][];
         };
         /** SurveyFile */
         SurveyFile: {
-            document: components["schemas"]["Document"];
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** Text */
             text: string;
         };
@@ -4287,26 +4475,38 @@ export interface components {
             vehicles: components["schemas"]["VehicleSummary"][];
         };
         /**
+         * Summary
+         * @description A vehicle in a few words.
+         */
+        Summary: {
+            /** Description */
+            description: string;
+            outline: components["schemas"]["Outline"];
+            /** Setup */
+            setup: string;
+            /** Waits For */
+            waits_for: string | null;
+        };
+        /**
          * VehicleSummary
-         * @description What the garage shows of a vehicle.
+         * @description What the garage shows of a vehicle; of one that cannot be read or evaluated, why.
          */
         VehicleSummary: {
             /** Id */
             id: string;
             /** Name */
             name: string;
-            /** Description */
-            description: string;
             /**
              * Updated
              * Format: date-time
              */
             updated: string;
-            outline: components["schemas"]["Outline"];
-            /** Setup */
-            setup: string;
-            /** Waits For */
-            waits_for: string | null;
+            shown: components["schemas"]["Summary"] | null;
+            /**
+             * Trouble
+             * @default null
+             */
+            trouble?: string | null;
         };
         /** BodyList */
         BodyList: {
@@ -4356,22 +4556,42 @@ export interface components {
             rear?: "strut" | "wishbone" | "divorced" | "live axle" | "torsion arm" | "fork" | "twin shock" | "linkage";
         };
         /**
+         * Saved
+         * @description A save that was taken: the revision it made, and the document's state.
+         */
+        Saved: {
+            /** Revision */
+            revision: number;
+            /** State */
+            state: string;
+        };
+        /**
          * StaleBody
-         * @description A save that came too late: what stands now beside what was sent.
+         * @description A save that came too late: what stands now.
          */
         StaleBody: {
             error: components["schemas"]["ErrorDetail"];
             stored: components["schemas"]["StoredVehicle"];
-            sent: components["schemas"]["SaveBody"];
         };
         /**
          * SaveBody
-         * @description A document, and the revision it was made from.
+         * @description A document, whole or as changes, and the revision it was made from.
          */
         SaveBody: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** Revision */
             revision: number;
-            document: components["schemas"]["Document"];
         };
         /** ShelfList */
         ShelfList: {
@@ -4389,7 +4609,18 @@ export interface components {
          * @description A document that need not be saved, the setup, the units, and the vehicle whose sheets are counted.
          */
         SheetQuestion: {
-            document: components["schemas"]["Document"];
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
             /** Setup */
             setup: string;
             /**
@@ -5037,7 +5268,7 @@ export interface operations {
             };
         };
     };
-    sags_what_it_takes_reach_post: {
+    sags_what_it_takes_levers_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -5046,7 +5277,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ReachQuestion"];
+                "application/json": components["schemas"]["LeversQuestion"];
             };
         };
         responses: {
@@ -5056,7 +5287,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ReachAnswer"];
+                    "application/json": components["schemas"]["LeversAnswer"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -5605,7 +5836,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StoredVehicle"];
+                    "application/json": components["schemas"]["Saved"];
                 };
             };
             /** @description Not Found */

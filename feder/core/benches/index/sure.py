@@ -16,7 +16,7 @@ def height_sure(
     It is that of the angle itself: counted from the same bar's own marks, an error of its rate cancels in part.
 
     Raises:
-        KeyError: no height follows there.
+        NoFigure: no height follows there.
         UnknownSetup: the document has no such setup or load state.
     """
     base = at_adjusters(document, setup, evaluate_plain(document, setup))

@@ -4,7 +4,7 @@ import itertools
 from collections.abc import Iterator
 
 from feder.core.document.base import ENDS
-from feder.core.document.changes import PatchStep
+from feder.core.document.changes import put
 from feder.core.document.vehicle import RatioAssumed, RatioFromLevers, RatioFromSweep, RatioTyped, TorsionArm
 from feder.core.practice.thresholds import (
     LEVEL_TURNED,
@@ -93,7 +93,7 @@ def ratio_inverted(case: Case) -> Iterator[Finding]:
             text="A motion ratio of {ratio} spring / wheel is rare on a car",
             numbers={"ratio": share(ratio)},
             reason="It looks like the inverse. The wheel rate goes with its square, so the error would be squared too.",
-            mend=Mend(text=f"Read it as {other}", patch=[PatchStep(path=path, value=other)]),
+            mend=Mend(text=f"Read it as {other}", patch=[put(path, other)]),
         )
 
 

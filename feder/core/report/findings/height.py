@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from feder.core.document.base import ENDS
-from feder.core.document.changes import PatchStep
+from feder.core.document.changes import put
 from feder.core.document.setup import SpringPart
 from feder.core.formulas.height import past_thread
 from feder.core.practice.thresholds import (
@@ -105,7 +105,7 @@ def collar_reach(case: Case) -> Iterator[Finding]:
             continue
         reach = stood.hub_to_arch - past_thread(at.collar, at.thread) / at.ratio
         path: list[str | int] = ["setups", case.setup_index, "sides", place.value, "hub_to_arch"]
-        patch = [PatchStep(path=path, value=float(reach))]
+        patch = [put(path, float(reach))]
         by_height = case.side(place).set_by == "height" and reach > 0
         yield replace(found, mend=Mend(text=found.mend.text, patch=patch if by_height else None)).finding(
             place.value

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from feder.core.document.changes import PatchStep
+from feder.core.document.changes import put
 from feder.core.formulas.alignment import scrub, toe_angle
 from feder.core.practice.thresholds import (
     ALIGNMENT_MOVED,
@@ -65,12 +65,7 @@ def knob_left_alone(case: Case) -> Iterator[Finding]:
                 reason="Its maker means it for extreme use. Springs, sag and the other knobs come first.",
                 mend=Mend(
                     text="Back to where it was",
-                    patch=[
-                        PatchStep(
-                            path=["setups", case.setup_index, "sides", place.value, member, "count"],
-                            value=was.count,
-                        )
-                    ],
+                    patch=[put(["setups", case.setup_index, "sides", place.value, member, "count"], was.count)],
                 ),
             )
 
