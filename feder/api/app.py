@@ -8,6 +8,7 @@ from flask import Response, send_from_directory
 from flask_openapi3 import Info, OpenAPI
 
 from feder.api import errors, logs, security
+from feder.api.acts import acts
 from feder.api.asked import compressed
 from feder.api.codes import Codes
 from feder.api.index import index
@@ -72,7 +73,7 @@ def create_app(
     errors.install(app)
     logs.install(app)
     app.after_request(compressed)
-    for blueprint in (questions, plans, index, sags, surveys, pairing, vehicles, shelf, sheets):
+    for blueprint in (questions, acts, plans, index, sags, surveys, pairing, vehicles, shelf, sheets):
         app.register_api(blueprint)
     _serve_front_end(app, front_end)
     return app

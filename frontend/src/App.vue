@@ -11,7 +11,11 @@ const notices = provideNotices()
 <template>
   <v-app>
     <router-view />
-    <v-snackbar :model-value="!!notices.current.value" :timeout="notices.current.value?.undo ? 12000 : 6000" location="bottom" color="primary"
+    <v-snackbar
+      :model-value="!!notices.current.value"
+      :timeout="notices.current.value?.undo ? 12000 : 6000"
+      location="bottom"
+      color="primary"
       @update:model-value="notices.dismiss()">
       <span role="status">{{ notices.current.value?.text }}</span>
       <template v-if="notices.current.value?.undo" #actions>

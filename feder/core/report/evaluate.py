@@ -27,6 +27,7 @@ from feder.core.report.shapes import (
     VehicleReport,
     figure,
 )
+from feder.core.report.waits import waits_of
 from feder.core.standing.carried import carried_in, rider_of, sum_of_masses
 from feder.core.standing.facts import Facts, gather, parts_as_found, setup_of
 from feder.core.standing.kept import Kept
@@ -51,7 +52,13 @@ def evaluate(document: Document, setup: str, load_state: str | None = None, agai
             report = _beside(report, _other(document, against, load_state))
         case = Case(document, setup_of(document, setup), facts, stood, report, load, _as_found(facts, setup))
         found = findings_of(case)
-        return report.but(against=against, load_state=load_state, findings=found, stations=stations(case, found))
+        return report.but(
+            against=against,
+            load_state=load_state,
+            findings=found,
+            stations=stations(case, found),
+            waits=waits_of(case),
+        )
 
 
 def _as_found(facts: Facts, setup: str) -> Report | None:

@@ -285,6 +285,19 @@ class StationReport(Shape):
     waits_for: list[str]
 
 
+Asks = Literal["rake", "stroke", "travel", "rate"] | None
+
+
+class Wait(Shape):
+    """One thing a bench waits for: words, and where it is typed; `asks` is a number that can be asked at once."""
+
+    words: str
+    station: Station
+    anchor: str
+    asks: Asks = None
+    label: str | None = None
+
+
 class Report(Shape):
     setup: str
     against: str | None
@@ -297,5 +310,7 @@ class Report(Shape):
     sags: dict[Place, SagReport] = {}
     """Of a two-wheeler's two wheels."""
     steering: SteeringReport | None = None
+    waits: dict[str, list[Wait]] = {}
+    """By bench, what it waits for."""
     equilibrium: str | None = None
     """Why the vehicle cannot stand, where it cannot."""

@@ -122,6 +122,16 @@ def setup_of(document: Document, setup_id: str) -> Setup:
     raise UnknownSetup(f"there is no setup {setup_id!r}")
 
 
+def index_of(document: Document, setup_id: str) -> int:
+    """Where a setup stands in the document's line. Raises `UnknownSetup`."""
+    return document.setups.index(setup_of(document, setup_id))
+
+
+def places_of(document: Document, end: EndName) -> tuple[Place, ...]:
+    """The places of an end: left and right, or the one wheel."""
+    return tuple(p for p in document.places if p.end == end)
+
+
 def side_of(setup: Setup, place: Place) -> SideSetup:
     """One corner's part of a setup."""
     return getattr(setup.sides, place.value)  # type: ignore[no-any-return]

@@ -47,17 +47,21 @@ export type Station = StationReport['station']
 export const PLACES: Place[] = ['front_left', 'front_right', 'rear_left', 'rear_right']
 export const WHEELS: Place[] = ['front', 'rear']
 /** The places of a vehicle: four corners, or the two wheels of a motorcycle or bicycle. */
-export const placesOf = (document: Document | null | undefined): Place[] => (['motorcycle', 'bicycle'].includes(document?.vehicle.kind ?? 'car') ? WHEELS : PLACES)
+export const placesOf = (document: Document | null | undefined): Place[] =>
+  ['motorcycle', 'bicycle'].includes(document?.vehicle.kind ?? 'car') ? WHEELS : PLACES
 /** Whether a vehicle stands on two wheels. */
 export const onTwo = (document: Document | null | undefined): boolean => placesOf(document).length === 2
 export const placeWords = (place: string): string => place.replace('_', ' ')
 export const endOf = (place: Place): EndName => (place.startsWith('front') ? 'front' : 'rear')
 /** The coil spring of a corner, where it stands on one. */
-export const coilOf = (side: SideSetup | undefined): SpringPart | null => (side?.spring?.kind === 'coil' ? side.spring : null)
+export const coilOf = (side: SideSetup | undefined): SpringPart | null =>
+  side?.spring?.kind === 'coil' ? side.spring : null
 /** The air spring of a wheel, where it stands on one. */
-export const airOf = (side: SideSetup | undefined): AirSpringPart | null => (side?.spring?.kind === 'air' ? side.spring : null)
+export const airOf = (side: SideSetup | undefined): AirSpringPart | null =>
+  side?.spring?.kind === 'air' ? side.spring : null
 /** The torsion bar of a corner, where it stands on one. */
-export const barOf = (side: SideSetup | undefined): TorsionBarPart | null => (side?.spring?.kind === 'torsion bar' ? side.spring : null)
+export const barOf = (side: SideSetup | undefined): TorsionBarPart | null =>
+  side?.spring?.kind === 'torsion bar' ? side.spring : null
 export const mirrorOf = (place: Place): Place =>
   (place.endsWith('left') ? place.replace('left', 'right') : place.replace('right', 'left')) as Place
 

@@ -22,17 +22,26 @@ const working = useWorking()
 const text = computed(() => {
   const f = props.figure
   if (!f) return '–'
-  return (f.assumed ? '~' : '') + (props.asPercent ? percent(f.value, { ...props.options, decimals: props.options?.decimals ?? 0 }) : units.show(f.value, f.unit, props.options))
+  return (
+    (f.assumed ? '~' : '') +
+    (props.asPercent
+      ? percent(f.value, { ...props.options, decimals: props.options?.decimals ?? 0 })
+      : units.show(f.value, f.unit, props.options))
+  )
 })
 const changed = computed(() => {
   const f = props.figure
-  return props.change && f && f.was !== null && f.was !== undefined ? units.show(f.value - f.was, f.unit, { ...props.options, signed: true, unit: false }) : ''
+  return props.change && f && f.was !== null && f.was !== undefined
+    ? units.show(f.value - f.was, f.unit, { ...props.options, signed: true, unit: false })
+    : ''
 })
 </script>
 
 <template>
   <span v-if="!figure" class="none">–</span>
-  <button v-else class="fig" :aria-label="`${title}: ${text}. How?`" @click="working.ask(path, title, at)"><span class="val">{{ text }}</span><span v-if="changed" class="was">{{ changed }}</span></button>
+  <button v-else class="fig" :aria-label="`${title}: ${text}. How?`" @click="working.ask(path, title, at)">
+    <span class="val">{{ text }}</span><span v-if="changed" class="was">{{ changed }}</span>
+  </button>
 </template>
 
 <style scoped>

@@ -11,14 +11,16 @@ import QuantityField from './QuantityField.vue'
 const props = defineProps<{ end: EndName }>()
 const vehicle = useVehicle()
 const about = computed(() => vehicle.document.value!.vehicle.ends![props.end]!)
-const set = (words: string, member: (string | number)[], value: unknown): void => vehicle.edit(`${props.end} ${words}`, [{ path: ['vehicle', 'ends', props.end, ...member], value }])
+const set = (words: string, member: (string | number)[], value: unknown): void =>
+  vehicle.edit(`${props.end} ${words}`, [{ path: ['vehicle', 'ends', props.end, ...member], value }])
 
 // a stop is whole once its length, the shaft and the height are typed; the height as found stands in its field
 const stopDraft = useDraft(`${vehicle.id} ${props.end} stop`, ['length', 'shaft', 'hub_to_arch'] as const)
 function setStop(member: 'length' | 'shaft' | 'hub_to_arch' | 'compressible', value: number | null): void {
   const now = about.value.bump_stop
   if (now) {
-    if (value === null && member !== 'compressible') return member === 'length' ? set('bump stop', ['bump_stop'], null) : undefined
+    if (value === null && member !== 'compressible')
+      return member === 'length' ? set('bump stop', ['bump_stop'], null) : undefined
     return set('bump stop', ['bump_stop'], { ...now, [member]: value })
   }
   if (member === 'compressible') return
@@ -26,9 +28,16 @@ function setStop(member: 'length' | 'shaft' | 'hub_to_arch' | 'compressible', va
   if (whole) set('bump stop', ['bump_stop'], whole)
 }
 /** Hub to arch in the first survey, where shaft and arm are usually read. */
-const asFound = computed(() => vehicle.document.value!.surveys?.[0]?.readings?.find((r) => r.quantity === 'hub_to_arch' && r.place.startsWith(props.end))?.value ?? null)
+const asFound = computed(
+  () =>
+    vehicle.document.value!.surveys?.[0]?.readings?.find(
+      (r) => r.quantity === 'hub_to_arch' && r.place.startsWith(props.end),
+    )?.value ?? null,
+)
 const waiting = ref<[number | null, number | null] | null>(null)
-const pairs = computed(() => [...(about.value.bump_stop?.points ?? [])].map((p) => [p[0] ?? null, p[1] ?? null] as [number | null, number | null]))
+const pairs = computed(() =>
+  [...(about.value.bump_stop?.points ?? [])].map((p) => [p[0] ?? null, p[1] ?? null] as [number | null, number | null]),
+)
 function setPoint(row: number, column: 0 | 1, value: number | null): void {
   const rows = pairs.value.map((p): [number | null, number | null] => [...p])
   if (!rows.length) rows.push([0, 0])
@@ -38,14 +47,24 @@ function setPoint(row: number, column: 0 | 1, value: number | null): void {
   const whole = rows.filter((r): r is [number, number] => r[0] !== null && r[1] !== null)
   set('force of the bump stop', ['bump_stop', 'points'], whole.length >= 2 ? whole : null)
 }
-const rowsShown = computed(() => [...(pairs.value.length ? pairs.value : [[0, 0] as [number | null, number | null]]), waiting.value ?? ([null, null] as [number | null, number | null])])
+const rowsShown = computed(() => [
+  ...(pairs.value.length ? pairs.value : [[0, 0] as [number | null, number | null]]),
+  waiting.value ?? ([null, null] as [number | null, number | null]),
+])
 const holes = computed(() => about.value.bar?.holes ?? [])
 function addHole(): void {
   const bar = about.value.bar
-  if (bar) set('hole of the bar', ['bar', 'holes'], [...holes.value, { name: `hole ${holes.value.length + 1}`, rate: { ...bar.rate } }])
+  if (bar)
+    set(
+      'hole of the bar',
+      ['bar', 'holes'],
+      [...holes.value, { name: `hole ${holes.value.length + 1}`, rate: { ...bar.rate } }],
+    )
 }
 function setHole(i: number, rate: number | null): void {
-  const kept = holes.value.map((h, k) => (k === i && rate !== null ? { ...h, rate: { ...h.rate, value: rate } } : h)).filter((_, k) => k !== i || rate !== null)
+  const kept = holes.value
+    .map((h, k) => (k === i && rate !== null ? { ...h, rate: { ...h.rate, value: rate } } : h))
+    .filter((_, k) => k !== i || rate !== null)
   set('hole of the bar', ['bar', 'holes'], kept)
 }
 const armDraft = useDraft(`${vehicle.id} ${props.end} arm`, ['length', 'angle', 'hub_to_arch'] as const)
@@ -62,10 +81,19 @@ function setGas(member: 'pressure' | 'rod_diameter', value: number | null): void
   const whole = gasDraft.put(member, value)
   if (whole) set('gas charge', ['gas'], whole)
 }
-const WORDS = { length: 'the length', shaft: 'the shaft that shows', hub_to_arch: 'the hub to arch', angle: 'the angle', pressure: 'the pressure', rod_diameter: 'the rod diameter' }
+const WORDS = {
+  length: 'the length',
+  shaft: 'the shaft that shows',
+  hub_to_arch: 'the hub to arch',
+  angle: 'the angle',
+  pressure: 'the pressure',
+  rod_diameter: 'the rod diameter',
+}
 const waits = (draft: { missing: () => (keyof typeof WORDS)[] }): string => {
   const rest = draft.missing().filter((m) => m !== 'hub_to_arch' || asFound.value === null)
-  return rest.length ? `Counts once ${rest.map((m) => WORDS[m]).join(' and ')} ${rest.length > 1 ? 'are' : 'is'} typed too.` : ''
+  return rest.length
+    ? `Counts once ${rest.map((m) => WORDS[m]).join(' and ')} ${rest.length > 1 ? 'are' : 'is'} typed too.`
+    : ''
 }
 </script>
 
@@ -74,38 +102,133 @@ const waits = (draft: { missing: () => (keyof typeof WORDS)[] }): string => {
     <summary :id="`stop-${end}`">Bump stop and shaft</summary>
     <p class="small quiet">Shaft between damper body and the stop's seat, and the hub to arch at which it shows.</p>
     <div class="grid">
-      <QuantityField label="stop as supplied" si="m" kind="fine length" :low="0.005" :high="0.3" :model-value="about.bump_stop?.length ?? stopDraft.get('length')" @update:model-value="(v) => setStop('length', v)" />
-      <QuantityField label="shaft that shows" si="m" kind="fine length" :low="0.005" :high="0.6" :model-value="about.bump_stop?.shaft ?? stopDraft.get('shaft')" @update:model-value="(v) => setStop('shaft', v)" />
-      <QuantityField label="at hub to arch" si="m" :low="0.02" :high="2" :model-value="about.bump_stop?.hub_to_arch ?? stopDraft.get('hub_to_arch') ?? asFound" @update:model-value="(v) => setStop('hub_to_arch', v)" />
-      <QuantityField v-if="about.bump_stop" label="squeezes by, of its length" si="" :decimals="2" :low="0.05" :high="0.95" :estimated="about.bump_stop.compressible == null" hint="blank: half, as is usual for foam" :model-value="about.bump_stop.compressible ?? 0.5" @update:model-value="(v) => setStop('compressible', v)" />
+      <QuantityField
+        label="stop as supplied"
+        si="m"
+        kind="fine length"
+        :low="0.005"
+        :high="0.3"
+        :model-value="about.bump_stop?.length ?? stopDraft.get('length')"
+        @update:model-value="(v) => setStop('length', v)" />
+      <QuantityField
+        label="shaft that shows"
+        si="m"
+        kind="fine length"
+        :low="0.005"
+        :high="0.6"
+        :model-value="about.bump_stop?.shaft ?? stopDraft.get('shaft')"
+        @update:model-value="(v) => setStop('shaft', v)" />
+      <QuantityField
+        label="at hub to arch"
+        si="m"
+        :low="0.02"
+        :high="2"
+        :model-value="about.bump_stop?.hub_to_arch ?? stopDraft.get('hub_to_arch') ?? asFound"
+        @update:model-value="(v) => setStop('hub_to_arch', v)" />
+      <QuantityField
+        v-if="about.bump_stop"
+        label="squeezes by, of its length"
+        si=""
+        :decimals="2"
+        :low="0.05"
+        :high="0.95"
+        :estimated="about.bump_stop.compressible == null"
+        hint="blank: half, as is usual for foam"
+        :model-value="about.bump_stop.compressible ?? 0.5"
+        @update:model-value="(v) => setStop('compressible', v)" />
     </div>
     <p v-if="!about.bump_stop && waits(stopDraft)" class="small quiet" role="status">{{ waits(stopDraft) }}</p>
-    <details v-if="about.bump_stop" class="inner"><summary>Its force, if it was pressed on a bench</summary>
+    <details v-if="about.bump_stop" class="inner">
+      <summary>Its force, if it was pressed on a bench</summary>
       <div v-for="(p, i) in rowsShown" :key="i" class="pair">
-        <QuantityField :label="`squeeze ${i + 1}`" hide-label si="m" kind="fine length" :low="0" :high="0.3" :model-value="p[0]" @update:model-value="(v) => setPoint(i, 0, v)" />
-        <QuantityField :label="`force ${i + 1}`" hide-label si="N" :low="0" :high="1e5" :model-value="p[1]" @update:model-value="(v) => setPoint(i, 1, v)" />
+        <QuantityField
+          :label="`squeeze ${i + 1}`"
+          hide-label
+          si="m"
+          kind="fine length"
+          :low="0"
+          :high="0.3"
+          :model-value="p[0]"
+          @update:model-value="(v) => setPoint(i, 0, v)" />
+        <QuantityField
+          :label="`force ${i + 1}`"
+          hide-label
+          si="N"
+          :low="0"
+          :high="1e5"
+          :model-value="p[1]"
+          @update:model-value="(v) => setPoint(i, 1, v)" />
       </div>
     </details>
   </details>
   <details class="more" :open="about.roll_centre !== null && about.roll_centre !== undefined">
     <summary>Roll centre, bar holes, lower arm</summary>
     <div class="grid">
-      <QuantityField label="roll centre over the floor" si="m" :low="-0.5" :high="1" :model-value="about.roll_centre" @update:model-value="(v) => set('roll centre', ['roll_centre'], v)" />
-      <QuantityField label="lower arm, length" si="m" :low="0.05" :high="1.5" :model-value="about.lower_arm?.length ?? armDraft.get('length')" @update:model-value="(v) => setArm('length', v)" />
-      <QuantityField label="lower arm, angle as found, outer end up +" si="rad" :decimals="1" :low="-1.2" :high="1.2" :model-value="about.lower_arm?.angle ?? armDraft.get('angle')" @update:model-value="(v) => setArm('angle', v)" />
+      <QuantityField
+        label="roll centre over the floor"
+        si="m"
+        :low="-0.5"
+        :high="1"
+        :model-value="about.roll_centre"
+        @update:model-value="(v) => set('roll centre', ['roll_centre'], v)" />
+      <QuantityField
+        label="lower arm, length"
+        si="m"
+        :low="0.05"
+        :high="1.5"
+        :model-value="about.lower_arm?.length ?? armDraft.get('length')"
+        @update:model-value="(v) => setArm('length', v)" />
+      <QuantityField
+        label="lower arm, angle as found, outer end up +"
+        si="rad"
+        :decimals="1"
+        :low="-1.2"
+        :high="1.2"
+        :model-value="about.lower_arm?.angle ?? armDraft.get('angle')"
+        @update:model-value="(v) => setArm('angle', v)" />
     </div>
     <p v-if="!about.lower_arm && waits(armDraft)" class="small quiet" role="status">{{ waits(armDraft) }}</p>
     <template v-if="about.bar">
-      <div v-for="(h, i) in holes" :key="i" class="pair"><span class="hole">{{ h.name }}</span><QuantityField :label="`bar rate at the link, ${h.name}`" hide-label si="N/m" :low="100" :high="1e7" :model-value="h.rate.value" @update:model-value="(v) => setHole(i, v)" /></div>
+      <div v-for="(h, i) in holes" :key="i" class="pair">
+        <span class="hole">{{ h.name }}</span><QuantityField
+          :label="`bar rate at the link, ${h.name}`"
+          hide-label
+          si="N/m"
+          :low="100"
+          :high="1e7"
+          :model-value="h.rate.value"
+          @update:model-value="(v) => setHole(i, v)" />
+      </div>
       <button class="link" @click="addHole">another hole of the bar</button>
     </template>
   </details>
   <details class="more" :open="!!about.gas || !!about.friction">
     <summary>Gas charge and friction</summary>
     <div class="grid">
-      <QuantityField label="gas pressure of the damper" si="Pa" :low="0" :high="1e7" :model-value="about.gas?.pressure ?? gasDraft.get('pressure')" @update:model-value="(v) => setGas('pressure', v)" />
-      <QuantityField label="rod diameter" si="m" kind="fine length" :low="0.003" :high="0.08" :model-value="about.gas?.rod_diameter ?? gasDraft.get('rod_diameter')" @update:model-value="(v) => setGas('rod_diameter', v)" />
-      <QuantityField label="friction at the wheel, one corner" si="N" :low="0" :high="5000" :model-value="about.friction?.value" @update:model-value="(v) => set('friction', ['friction'], v === null ? null : { how: 'estimated', ...about.friction, value: v })" />
+      <QuantityField
+        label="gas pressure of the damper"
+        si="Pa"
+        :low="0"
+        :high="1e7"
+        :model-value="about.gas?.pressure ?? gasDraft.get('pressure')"
+        @update:model-value="(v) => setGas('pressure', v)" />
+      <QuantityField
+        label="rod diameter"
+        si="m"
+        kind="fine length"
+        :low="0.003"
+        :high="0.08"
+        :model-value="about.gas?.rod_diameter ?? gasDraft.get('rod_diameter')"
+        @update:model-value="(v) => setGas('rod_diameter', v)" />
+      <QuantityField
+        label="friction at the wheel, one corner"
+        si="N"
+        :low="0"
+        :high="5000"
+        :model-value="about.friction?.value"
+        @update:model-value="
+          (v) => set('friction', ['friction'], v === null ? null : { how: 'estimated', ...about.friction, value: v })
+        " />
     </div>
     <p v-if="!about.gas && waits(gasDraft)" class="small quiet" role="status">{{ waits(gasDraft) }}</p>
     <p class="small quiet">A charged damper is opened and filled only by a licensed workshop.</p>

@@ -19,26 +19,57 @@ const text = ref('')
 const chosen = ref(0)
 const parts = ref<ShelfPart[]>([])
 const input = ref<HTMLInputElement | null>(null)
-watch(() => props.open, async (now) => {
-  if (!now) return
-  text.value = ''
-  chosen.value = 0
-  await nextTick()
-  setTimeout(() => input.value?.focus(), 30)
-  const { data } = await api.GET('/api/shelf').catch(() => ({ data: undefined }))
-  parts.value = data?.parts ?? []
-})
-interface Hit { words: string; kind: string; go: () => void }
+watch(
+  () => props.open,
+  async (now) => {
+    if (!now) return
+    text.value = ''
+    chosen.value = 0
+    await nextTick()
+    setTimeout(() => input.value?.focus(), 30)
+    const { data } = await api.GET('/api/shelf').catch(() => ({ data: undefined }))
+    parts.value = data?.parts ?? []
+  },
+)
+interface Hit {
+  words: string
+  kind: string
+  go: () => void
+}
 const to = (station: string, hash = ''): void => void router.push({ path: `/vehicle/${vehicle.id}/${station}`, hash })
 const all = computed<Hit[]>(() => [
   ...STATIONS.map((s) => ({ words: s.words, kind: 'station', go: () => to(s.id) })),
   { words: 'Compare two setups', kind: 'view', go: () => to('compare') },
   { words: 'Load plan', kind: 'springs', go: () => void router.push(`/vehicle/${vehicle.id}/springs?view=loads`) },
-  ...(vehicle.places.value.length === 2 ? [{ words: 'Sag walk on a phone', kind: 'survey', go: () => to('walk') }] : [{ words: 'Roll and anti-roll bars', kind: 'springs', go: () => void router.push(`/vehicle/${vehicle.id}/springs?view=roll`) }]),
-  ...(vehicle.places.value.length === 2 ? FIELDS_OF_TWO : FIELDS).map((f) => ({ words: f.words, kind: f.station, go: () => to(f.station, f.hash) })),
-  ...(vehicle.report.value?.findings ?? []).map((f) => ({ words: `${placeWords(f.place)}: ${sentence(f.text, f.numbers, units.system.value)}`, kind: f.grade, go: () => to(f.station) })),
-  ...(vehicle.document.value?.setups ?? []).map((s) => ({ words: s.name, kind: 'setup', go: () => vehicle.selectSetup(s.id) })),
-  ...parts.value.map((p) => ({ words: `${p.part.code}, ${units.show(p.part.rate.value, 'N/m', { unit: true })}`, kind: 'on the shelf', go: () => void router.push('/shelf') })),
+  ...(vehicle.places.value.length === 2
+    ? [{ words: 'Sag walk on a phone', kind: 'survey', go: () => to('walk') }]
+    : [
+        {
+          words: 'Roll and anti-roll bars',
+          kind: 'springs',
+          go: () => void router.push(`/vehicle/${vehicle.id}/springs?view=roll`),
+        },
+      ]),
+  ...(vehicle.places.value.length === 2 ? FIELDS_OF_TWO : FIELDS).map((f) => ({
+    words: f.words,
+    kind: f.station,
+    go: () => to(f.station, f.hash),
+  })),
+  ...(vehicle.report.value?.findings ?? []).map((f) => ({
+    words: `${placeWords(f.place)}: ${sentence(f.text, f.numbers, units.system.value)}`,
+    kind: f.grade,
+    go: () => to(f.station),
+  })),
+  ...(vehicle.document.value?.setups ?? []).map((s) => ({
+    words: s.name,
+    kind: 'setup',
+    go: () => vehicle.selectSetup(s.id),
+  })),
+  ...parts.value.map((p) => ({
+    words: `${p.part.code}, ${units.show(p.part.rate.value, 'N/m', { unit: true })}`,
+    kind: 'on the shelf',
+    go: () => void router.push('/shelf'),
+  })),
 ])
 const hits = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
@@ -62,9 +93,28 @@ function go(hit: Hit): void {
   <v-dialog :model-value="open" max-width="620" @update:model-value="$emit('close')">
     <v-card class="pa-6">
       <label for="find" class="seen-not">Find</label>
-      <input id="find" ref="input" v-model="text" class="find" placeholder="Find a station, a field, a finding, a spring" autocomplete="off" role="combobox" aria-expanded="true" aria-controls="hits" @keydown="key" />
+      <input
+        id="find"
+        ref="input"
+        v-model="text"
+        class="find"
+        placeholder="Find a station, a field, a finding, a spring"
+        autocomplete="off"
+        role="combobox"
+        aria-expanded="true"
+        aria-controls="hits"
+        @keydown="key" />
       <ul id="hits" role="listbox">
-        <li v-for="(h, i) in hits" :key="h.kind + h.words + i" role="option" :aria-selected="i === chosen" :class="{ on: i === chosen }" @click="go(h)" @mousemove="chosen = i"><span>{{ h.words }}</span><i>{{ h.kind }}</i></li>
+        <li
+          v-for="(h, i) in hits"
+          :key="h.kind + h.words + i"
+          role="option"
+          :aria-selected="i === chosen"
+          :class="{ on: i === chosen }"
+          @click="go(h)"
+          @mousemove="chosen = i">
+          <span>{{ h.words }}</span><i>{{ h.kind }}</i>
+        </li>
         <li v-if="!hits.length" class="none">Nothing by these letters</li>
       </ul>
     </v-card>

@@ -28,11 +28,18 @@ const placesOf = (places: string[]): string => {
   if (places.includes('front_left') && places.includes('front_right') && places.length === 2) return 'front'
   if (places.includes('rear_left') && places.includes('rear_right') && places.length === 2) return 'rear'
   if (places.length === 4) return 'all corners'
-  return places.filter((p) => p !== 'vehicle').map(placeWords).join(', ')
+  return places
+    .filter((p) => p !== 'vehicle')
+    .map(placeWords)
+    .join(', ')
 }
 function mend(finding: Finding): void {
   const patch = finding.mend.patch
-  if (patch) vehicle.edit(finding.mend.text, patch.map((s) => ({ path: s.path, value: s.value })))
+  if (patch)
+    vehicle.edit(
+      finding.mend.text,
+      patch.map((s) => ({ path: s.path, value: s.value })),
+    )
 }
 </script>
 
@@ -40,12 +47,24 @@ function mend(finding: Finding): void {
   <ul v-if="told.length" class="list" aria-label="Findings">
     <li v-for="t in told" :key="t.finding.rule + t.places.join()" :class="t.finding.grade">
       <details>
-        <summary><span class="word" :class="`grade-${t.finding.grade}`">{{ WORDS[t.finding.grade] }}</span> <span><template v-if="placesOf(t.places)"><b class="strong">{{ placesOf(t.places) }}:</b>{{ ' ' }}</template>{{ sentence(t.finding.text, t.finding.numbers, units.system.value) }}</span></summary>
+        <summary>
+          <span class="word" :class="`grade-${t.finding.grade}`">{{ WORDS[t.finding.grade] }}</span>
+          <span
+            ><template v-if="placesOf(t.places)"
+              ><b class="strong">{{ placesOf(t.places) }}:</b>{{ ' ' }}</template
+            >{{ sentence(t.finding.text, t.finding.numbers, units.system.value) }}</span
+          >
+        </summary>
         <p class="why">{{ t.finding.reason }}</p>
       </details>
       <button v-if="t.finding.mend.patch" class="act" @click="mend(t.finding)">{{ t.finding.mend.text }}</button>
       <p v-else class="how">{{ t.finding.mend.text }}.</p>
-      <button v-if="t.finding.about" class="link small" @click="working.ask(t.finding.about, sentence(t.finding.text, t.finding.numbers, units.system.value))">how these numbers come about</button>
+      <button
+        v-if="t.finding.about"
+        class="link small"
+        @click="working.ask(t.finding.about, sentence(t.finding.text, t.finding.numbers, units.system.value))">
+        how these numbers come about
+      </button>
     </li>
   </ul>
 </template>

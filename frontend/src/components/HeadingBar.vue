@@ -27,21 +27,76 @@ const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.
 <template>
   <header class="head">
     <div class="veh">
-      <router-link to="/" aria-label="To the garage"><b>{{ name }}</b></router-link>
-      <span :title="about"><AskFigure v-if="mass" :figure="mass" path="vehicle.total_mass" title="total mass" :options="{ unit: true }" class="mass" />{{ mass && about ? ', ' : '' }}{{ about || (mass ? '' : 'nothing measured yet') }}</span>
+      <router-link to="/" aria-label="To the garage"
+        ><b>{{ name }}</b></router-link
+      >
+      <span :title="about"
+        ><AskFigure
+          v-if="mass"
+          :figure="mass"
+          path="vehicle.total_mass"
+          title="total mass"
+          :options="{ unit: true }"
+          class="mass" />{{ mass && about ? ', ' : '' }}{{ about || (mass ? '' : 'nothing measured yet') }}</span
+      >
     </div>
     <SetupLine />
     <div class="tools">
       <span class="save" :class="save" role="status">{{ SAVE[save] }}</span>
-      <button class="tool" :disabled="!vehicle.canUndo.value" :aria-label="vehicle.canUndo.value ? `Undo ${vehicle.canUndo.value}` : 'Nothing to undo'" :title="vehicle.canUndo.value ? `Undo ${vehicle.canUndo.value}` : ''" @click="vehicle.undo()"><svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><path d="M8 4 3.500 8.500 8 13M3.500 8.500H12a4.500 4.500 0 0 1 0 9H9" /></svg></button>
-      <button class="tool" :disabled="!vehicle.canRedo.value" :aria-label="vehicle.canRedo.value ? `Redo ${vehicle.canRedo.value}` : 'Nothing to redo'" :title="vehicle.canRedo.value ? `Redo ${vehicle.canRedo.value}` : ''" @click="vehicle.redo()"><svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><path d="M12 4 16.500 8.500 12 13M16.500 8.500H8a4.500 4.500 0 0 0 0 9h3" /></svg></button>
+      <button
+        class="tool"
+        :disabled="!vehicle.canUndo.value"
+        :aria-label="vehicle.canUndo.value ? `Undo ${vehicle.canUndo.value}` : 'Nothing to undo'"
+        :title="vehicle.canUndo.value ? `Undo ${vehicle.canUndo.value}` : ''"
+        @click="vehicle.undo()">
+        <svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+          <path d="M8 4 3.500 8.500 8 13M3.500 8.500H12a4.500 4.500 0 0 1 0 9H9" />
+        </svg>
+      </button>
+      <button
+        class="tool"
+        :disabled="!vehicle.canRedo.value"
+        :aria-label="vehicle.canRedo.value ? `Redo ${vehicle.canRedo.value}` : 'Nothing to redo'"
+        :title="vehicle.canRedo.value ? `Redo ${vehicle.canRedo.value}` : ''"
+        @click="vehicle.redo()">
+        <svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+          <path d="M12 4 16.500 8.500 12 13M16.500 8.500H8a4.500 4.500 0 0 0 0 9h3" />
+        </svg>
+      </button>
       <v-menu>
-        <template #activator="{ props: menu }"><button v-bind="menu" class="tool w" aria-label="Units">{{ system }}</button></template>
-        <v-list><v-list-item v-for="s in SYSTEMS" :key="s.id" :title="s.words" :active="s.id === units.system.value" @click="units.choose(s.id)" /></v-list>
+        <template #activator="{ props: menu }"
+          ><button v-bind="menu" class="tool w" aria-label="Units">{{ system }}</button></template
+        >
+        <v-list
+          ><v-list-item
+            v-for="s in SYSTEMS"
+            :key="s.id"
+            :title="s.words"
+            :active="s.id === units.system.value"
+            @click="units.choose(s.id)"
+        /></v-list>
       </v-menu>
-      <button class="tool w" aria-label="Find" title="Find (f)" @click="$emit('find')"><svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><circle cx="8.500" cy="8.500" r="5" /><path d="M12.500 12.500 17 17" /></svg><span class="wide">Find</span></button>
-      <button class="tool" aria-label="Keys" title="Keys (?)" @click="$emit('keys')"><svg class="ic" width="22" height="20" viewBox="0 0 22 20" aria-hidden="true"><path d="M1.500 4.500h19v11h-19zM5 8.500h.01M9 8.500h.01M13 8.500h.01M17 8.500h.01M7 12h8" /></svg></button>
-      <button class="tool" :aria-label="scheme.scheme.value === 'dark' ? 'Light scheme' : 'Dark scheme'" title="Light or dark" @click="scheme.toggle()"><svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><circle cx="10" cy="10" r="7" /><path d="M10 3a7 7 0 0 1 0 14z" fill="currentColor" /></svg></button>
+      <button class="tool w" aria-label="Find" title="Find (f)" @click="$emit('find')">
+        <svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+          <circle cx="8.500" cy="8.500" r="5" />
+          <path d="M12.500 12.500 17 17" /></svg
+        ><span class="wide">Find</span>
+      </button>
+      <button class="tool" aria-label="Keys" title="Keys (?)" @click="$emit('keys')">
+        <svg class="ic" width="22" height="20" viewBox="0 0 22 20" aria-hidden="true">
+          <path d="M1.500 4.500h19v11h-19zM5 8.500h.01M9 8.500h.01M13 8.500h.01M17 8.500h.01M7 12h8" />
+        </svg>
+      </button>
+      <button
+        class="tool"
+        :aria-label="scheme.scheme.value === 'dark' ? 'Light scheme' : 'Dark scheme'"
+        title="Light or dark"
+        @click="scheme.toggle()">
+        <svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+          <circle cx="10" cy="10" r="7" />
+          <path d="M10 3a7 7 0 0 1 0 14z" fill="currentColor" />
+        </svg>
+      </button>
     </div>
   </header>
 </template>

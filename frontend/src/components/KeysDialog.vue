@@ -24,7 +24,12 @@ const rows: [string, string][] = [
   <v-dialog :model-value="open" max-width="520" @update:model-value="$emit('close')">
     <v-card class="pa-6">
       <h2>Keys</h2>
-      <dl><template v-for="[k, what] in rows" :key="k"><dt>{{ k }}</dt><dd>{{ what }}</dd></template></dl>
+      <dl>
+        <template v-for="[k, what] in rows" :key="k"
+          ><dt>{{ k }}</dt>
+          <dd>{{ what }}</dd></template
+        >
+      </dl>
       <button class="act go" @click="$emit('close')">Close</button>
     </v-card>
   </v-dialog>

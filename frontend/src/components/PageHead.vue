@@ -11,12 +11,46 @@ const scheme = useScheme()
 
 <template>
   <header class="head">
-    <router-link to="/" class="word"><svg width="34" height="34" viewBox="0 0 32 32" aria-hidden="true"><path d="M4 28h24M4 4h24" stroke="var(--ink)" stroke-width="3" /><path d="M7 8 25 12 7 16l18 4-18 4" fill="none" stroke="var(--plan)" stroke-width="2.500" stroke-linejoin="round" /></svg><b>Feder</b></router-link>
-    <nav aria-label="Pages"><router-link to="/" :class="{ on: here === 'garage' }">Garage</router-link><router-link to="/shelf" :class="{ on: here === 'shelf' }">Shelf</router-link><router-link to="/devices" :class="{ on: here === 'devices' }">Devices</router-link></nav>
+    <router-link to="/" class="word"
+      ><svg width="34" height="34" viewBox="0 0 32 32" aria-hidden="true">
+        <path d="M4 28h24M4 4h24" stroke="var(--ink)" stroke-width="3" />
+        <path
+          d="M7 8 25 12 7 16l18 4-18 4"
+          fill="none"
+          stroke="var(--plan)"
+          stroke-width="2.500"
+          stroke-linejoin="round" /></svg
+      ><b>Feder</b></router-link
+    >
+    <nav aria-label="Pages">
+      <router-link to="/" :class="{ on: here === 'garage' }">Garage</router-link
+      ><router-link to="/shelf" :class="{ on: here === 'shelf' }">Shelf</router-link
+      ><router-link to="/devices" :class="{ on: here === 'devices' }">Devices</router-link>
+    </nav>
     <div class="tools">
-      <v-menu><template #activator="{ props: menu }"><button v-bind="menu" class="tool" aria-label="Units">{{ SYSTEMS.find((s) => s.id === units.system.value)!.words }}</button></template>
-        <v-list><v-list-item v-for="s in SYSTEMS" :key="s.id" :title="s.words" :active="s.id === units.system.value" @click="units.choose(s.id)" /></v-list></v-menu>
-      <button class="tool" :aria-label="scheme.scheme.value === 'dark' ? 'Light scheme' : 'Dark scheme'" @click="scheme.toggle()"><svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><circle cx="10" cy="10" r="7" /><path d="M10 3a7 7 0 0 1 0 14z" fill="currentColor" /></svg></button>
+      <v-menu
+        ><template #activator="{ props: menu }"
+          ><button v-bind="menu" class="tool" aria-label="Units">
+            {{ SYSTEMS.find((s) => s.id === units.system.value)!.words }}
+          </button></template
+        >
+        <v-list
+          ><v-list-item
+            v-for="s in SYSTEMS"
+            :key="s.id"
+            :title="s.words"
+            :active="s.id === units.system.value"
+            @click="units.choose(s.id)" /></v-list
+      ></v-menu>
+      <button
+        class="tool"
+        :aria-label="scheme.scheme.value === 'dark' ? 'Light scheme' : 'Dark scheme'"
+        @click="scheme.toggle()">
+        <svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+          <circle cx="10" cy="10" r="7" />
+          <path d="M10 3a7 7 0 0 1 0 14z" fill="currentColor" />
+        </svg>
+      </button>
     </div>
   </header>
 </template>

@@ -10,36 +10,46 @@ import type { Kind } from '@/units/format'
  * A quantity as people type it: "450 lb/in", "2 1/4 in", "21 deg 30". The server reads it; a bare number is in the unit
  * shown. What cannot be read stays in the field with one sentence, and nothing is changed.
  */
-const props = withDefaults(defineProps<{
-  modelValue: number | null | undefined
-  /** SI unit. */
-  si: string
-  label: string
-  kind?: Kind
-  decimals?: number
-  /** A number below or above is refused, SI. */
-  low?: number
-  high?: number
-  clearable?: boolean
-  readonly?: boolean
-  estimated?: boolean
-  hint?: string
-  /** Words after the unit. */
-  after?: string
-  hideLabel?: boolean
-  align?: 'left' | 'right'
-  strong?: boolean
-  unitText?: string
-  /** A computed value: only the usual digits are shown. */
-  computedValue?: boolean
-}>(), { clearable: true, align: 'right' })
+const props = withDefaults(
+  defineProps<{
+    modelValue: number | null | undefined
+    /** SI unit. */
+    si: string
+    label: string
+    kind?: Kind
+    decimals?: number
+    /** A number below or above is refused, SI. */
+    low?: number
+    high?: number
+    clearable?: boolean
+    readonly?: boolean
+    estimated?: boolean
+    hint?: string
+    /** Words after the unit. */
+    after?: string
+    hideLabel?: boolean
+    align?: 'left' | 'right'
+    strong?: boolean
+    unitText?: string
+    /** A computed value: only the usual digits are shown. */
+    computedValue?: boolean
+  }>(),
+  { clearable: true, align: 'right' },
+)
 const emit = defineEmits<{ 'update:modelValue': [value: number | null]; focus: []; enter: [] }>()
 
 const units = useUnits()
 const id = useId()
 const unit = computed(() => units.unit(props.si, props.kind))
 const shown = computed(() =>
-  props.modelValue === null || props.modelValue === undefined ? '' : trimmed(units.show(props.modelValue, props.si, { kind: props.kind, decimals: (props.decimals ?? unit.value.decimals) + (props.computedValue ? 0 : 2) })),
+  props.modelValue === null || props.modelValue === undefined
+    ? ''
+    : trimmed(
+        units.show(props.modelValue, props.si, {
+          kind: props.kind,
+          decimals: (props.decimals ?? unit.value.decimals) + (props.computedValue ? 0 : 2),
+        }),
+      ),
 )
 /** Digits typed beyond the usual ones are kept, trailing zeros are not. */
 function trimmed(text: string): string {
@@ -55,7 +65,9 @@ const error = ref('')
 const note = ref('')
 const focused = ref(false)
 let asked = 0
-watch(shown, (now) => { if (!focused.value && !error.value) text.value = now })
+watch(shown, (now) => {
+  if (!focused.value && !error.value) text.value = now
+})
 
 // a station left before the answer comes must not lose what was typed: the listener is told all the same
 const instance = getCurrentInstance()
@@ -74,7 +86,13 @@ async function typed(value: string): Promise<void> {
     error.value = note.value = ''
     return emit('update:modelValue', null)
   }
-  const { data, error: refused } = await readQuantity({ text: value, unit: props.si, bare: unit.value.name || null, low: props.low ?? null, high: props.high ?? null })
+  const { data, error: refused } = await readQuantity({
+    text: value,
+    unit: props.si,
+    bare: unit.value.name || null,
+    low: props.low ?? null,
+    high: props.high ?? null,
+  })
   if (mine !== asked) return
   if (data) {
     error.value = ''
@@ -109,14 +127,33 @@ function entered(event: KeyboardEvent): void {
     <label class="qf-l" :class="{ 'seen-not': hideLabel }" :for="id">{{ label }}</label>
     <span class="qf-box">
       <span v-if="estimated && text" class="qf-mark" aria-hidden="true">~</span>
-      <input :id="id" class="qf-in" :value="text" :readonly="readonly" inputmode="text" autocomplete="off" spellcheck="false"
-        :aria-invalid="!!error" :aria-describedby="error || note || hint ? `${id}-m` : undefined"
-        @input="typed(($event.target as HTMLInputElement).value)" @focus="focused = true; emit('focus'); ($event.target as HTMLInputElement).select()" @blur="left"
-        @keydown.enter="entered" @keydown.esc.stop="restore" />
-      <span class="qf-u">{{ unitText ?? unit.written }}<template v-if="after"> {{ after }}</template></span>
+      <input
+        :id="id"
+        class="qf-in"
+        :value="text"
+        :readonly="readonly"
+        inputmode="text"
+        autocomplete="off"
+        spellcheck="false"
+        :aria-invalid="!!error"
+        :aria-describedby="error || note || hint ? `${id}-m` : undefined"
+        @input="typed(($event.target as HTMLInputElement).value)"
+        @focus="
+          focused = true
+          emit('focus')
+          ;($event.target as HTMLInputElement).select()
+        "
+        @blur="left"
+        @keydown.enter="entered"
+        @keydown.esc.stop="restore" />
+      <span class="qf-u"
+        >{{ unitText ?? unit.written }}<template v-if="after"> {{ after }}</template></span
+      >
       <slot />
     </span>
-    <span v-if="error || note || hint" :id="`${id}-m`" class="qf-m" :role="error ? 'alert' : undefined">{{ error || note || hint }}</span>
+    <span v-if="error || note || hint" :id="`${id}-m`" class="qf-m" :role="error ? 'alert' : undefined">{{
+      error || note || hint
+    }}</span>
   </div>
 </template>
 

@@ -9,7 +9,12 @@ import QuantityField from './QuantityField.vue'
 import SweepChart from './SweepChart.vue'
 
 type Schemas = components['schemas']
-export type RatioValue = Schemas['RatioTyped'] | Schemas['RatioFromLevers'] | Schemas['RatioFromSweep'] | Schemas['RatioFromLeverage'] | Schemas['RatioAssumed']
+export type RatioValue =
+  | Schemas['RatioTyped']
+  | Schemas['RatioFromLevers']
+  | Schemas['RatioFromSweep']
+  | Schemas['RatioFromLeverage']
+  | Schemas['RatioAssumed']
 
 /** A motion ratio, typed either way round, from levers, or assumed by layout; always with its words. */
 const props = defineProps<{ label: string; layout: string; ratio: RatioValue | null; draftKey: string }>()
@@ -26,20 +31,42 @@ const sweeping = ref(false)
 const levering = ref(false)
 // which way round, chosen before the number is typed
 const picked = ref<'spring per wheel' | 'wheel per spring'>('spring per wheel')
-const way = computed(() => (sweeping.value ? 'sweep' : levering.value ? 'levers' : !props.ratio ? picked.value : props.ratio.kind === 'ratio' ? props.ratio.convention : props.ratio.kind))
+const way = computed(() =>
+  sweeping.value
+    ? 'sweep'
+    : levering.value
+      ? 'levers'
+      : !props.ratio
+        ? picked.value
+        : props.ratio.kind === 'ratio'
+          ? props.ratio.convention
+          : props.ratio.kind,
+)
 const typed = computed(() => (props.ratio?.kind === 'ratio' ? props.ratio : null))
 const levers = computed(() => (props.ratio?.kind === 'levers' ? props.ratio : null))
 // three lengths make a lever; until all are typed they wait
 const lever = useDraft(props.draftKey, ['spring_distance', 'wheel_distance', 'spring_angle'] as const)
-const missing = computed(() => (levers.value || way.value !== 'levers' ? [] : (['spring_distance', 'wheel_distance', 'spring_angle'] as const).filter((m) => lever.get(m) === null)).map((m) => ({ spring_distance: 'pivot to spring', wheel_distance: 'pivot to wheel', spring_angle: 'spring angle' })[m]))
+const missing = computed(() =>
+  (levers.value || way.value !== 'levers'
+    ? []
+    : (['spring_distance', 'wheel_distance', 'spring_angle'] as const).filter((m) => lever.get(m) === null)
+  ).map(
+    (m) => ({ spring_distance: 'pivot to spring', wheel_distance: 'pivot to wheel', spring_angle: 'spring angle' })[m],
+  ),
+)
 // a sweep is kept here until it holds two whole pairs
 type Pair = [number | null, number | null]
 const rows = ref<Pair[]>([])
-watch(() => props.ratio, (r) => {
-  if (r?.kind !== 'sweep') return
-  sweeping.value = true
-  if (JSON.stringify(whole()) !== JSON.stringify(r.points)) rows.value = [...r.points.map((p): Pair => [p[0] ?? null, p[1] ?? null]), [null, null]]
-}, { immediate: true })
+watch(
+  () => props.ratio,
+  (r) => {
+    if (r?.kind !== 'sweep') return
+    sweeping.value = true
+    if (JSON.stringify(whole()) !== JSON.stringify(r.points))
+      rows.value = [...r.points.map((p): Pair => [p[0] ?? null, p[1] ?? null]), [null, null]]
+  },
+  { immediate: true },
+)
 function whole(): [number, number][] {
   return rows.value.filter((r): r is [number, number] => r[0] !== null && r[1] !== null).map(([h, s]) => [h, s])
 }
@@ -52,7 +79,12 @@ function choose(next: string): void {
   sweeping.value = next === 'sweep'
   levering.value = next === 'levers'
   if (next === 'sweep') {
-    if (!rows.value.length) rows.value = [[null, null], [null, null], [null, null]]
+    if (!rows.value.length)
+      rows.value = [
+        [null, null],
+        [null, null],
+        [null, null],
+      ]
     return
   }
   if (next === 'assumed') return emit('change', { kind: 'assumed' })
@@ -60,7 +92,12 @@ function choose(next: string): void {
   picked.value = next as typeof picked.value
   const value = typed.value?.value
   if (value === undefined) return emit('change', null)
-  emit('change', { kind: 'ratio', value, convention: next as 'spring per wheel' | 'wheel per spring', how: typed.value?.how ?? 'typed' })
+  emit('change', {
+    kind: 'ratio',
+    value,
+    convention: next as 'spring per wheel' | 'wheel per spring',
+    how: typed.value?.how ?? 'typed',
+  })
 }
 function setValue(value: number | null): void {
   if (value === null) return emit('change', null)
@@ -80,23 +117,85 @@ const setLever = (member: 'spring_distance' | 'wheel_distance' | 'spring_angle',
 <template>
   <div class="ratio">
     <div class="pair">
-      <QuantityField v-if="!['levers', 'assumed', 'sweep'].includes(way ?? '')" :label="label" si="" :decimals="3" :low="-20" :high="20" :model-value="typed?.value" @update:model-value="setValue" />
-      <div v-else class="said"><span class="small quiet">{{ label }}</span><span>{{ way === 'assumed' ? 'the usual one of this layout, marked ~' : way === 'sweep' ? 'along the travel, from:' : 'worked out from:' }}</span></div>
-      <v-select :aria-label="`${label}: which way round`" :items="WAYS" :model-value="way" @update:model-value="choose" />
+      <QuantityField
+        v-if="!['levers', 'assumed', 'sweep'].includes(way ?? '')"
+        :label="label"
+        si=""
+        :decimals="3"
+        :low="-20"
+        :high="20"
+        :model-value="typed?.value"
+        @update:model-value="setValue" />
+      <div v-else class="said">
+        <span class="small quiet">{{ label }}</span><span>{{
+          way === 'assumed'
+            ? 'the usual one of this layout, marked ~'
+            : way === 'sweep'
+              ? 'along the travel, from:'
+              : 'worked out from:'
+        }}</span>
+      </div>
+      <v-select
+        :aria-label="`${label}: which way round`"
+        :items="WAYS"
+        :model-value="way"
+        @update:model-value="choose" />
     </div>
     <div v-if="way === 'sweep'" class="sweep">
-      <p class="small quiet">Spring out, wheel jacked in steps: hub to arch, and the distance between the spring's seats.</p>
+      <p class="small quiet">
+        Spring out, wheel jacked in steps: hub to arch, and the distance between the spring's seats.
+      </p>
       <div v-for="(r, i) in rows" :key="i" class="pair">
-        <QuantityField :label="`hub to arch, step ${i + 1}`" si="m" :decimals="1" :low="0.02" :high="2" :model-value="r[0]" @update:model-value="(v) => setPair(i, 0, v)" />
-        <QuantityField :label="`between the seats, step ${i + 1}`" si="m" :decimals="1" :low="0.02" :high="2" :model-value="r[1]" @update:model-value="(v) => setPair(i, 1, v)" />
+        <QuantityField
+          :label="`hub to arch, step ${i + 1}`"
+          si="m"
+          :decimals="1"
+          :low="0.02"
+          :high="2"
+          :model-value="r[0]"
+          @update:model-value="(v) => setPair(i, 0, v)" />
+        <QuantityField
+          :label="`between the seats, step ${i + 1}`"
+          si="m"
+          :decimals="1"
+          :low="0.02"
+          :high="2"
+          :model-value="r[1]"
+          @update:model-value="(v) => setPair(i, 1, v)" />
       </div>
     </div>
     <div v-if="way === 'levers'" class="three">
-      <QuantityField label="pivot to spring" si="m" :low="0.01" :high="3" :clearable="!levers" :model-value="levers?.spring_distance ?? lever.get('spring_distance')" @update:model-value="(v) => setLever('spring_distance', v)" />
-      <QuantityField label="pivot to wheel" si="m" :low="0.01" :high="3" :clearable="!levers" :model-value="levers?.wheel_distance ?? lever.get('wheel_distance')" @update:model-value="(v) => setLever('wheel_distance', v)" />
-      <QuantityField label="spring off upright" si="rad" :decimals="1" :low="-1.57" :high="1.57" :clearable="!levers" :model-value="levers?.spring_angle ?? lever.get('spring_angle')" @update:model-value="(v) => setLever('spring_angle', v)" />
+      <QuantityField
+        label="pivot to spring"
+        si="m"
+        :low="0.01"
+        :high="3"
+        :clearable="!levers"
+        :model-value="levers?.spring_distance ?? lever.get('spring_distance')"
+        @update:model-value="(v) => setLever('spring_distance', v)" />
+      <QuantityField
+        label="pivot to wheel"
+        si="m"
+        :low="0.01"
+        :high="3"
+        :clearable="!levers"
+        :model-value="levers?.wheel_distance ?? lever.get('wheel_distance')"
+        @update:model-value="(v) => setLever('wheel_distance', v)" />
+      <QuantityField
+        label="spring off upright"
+        si="rad"
+        :decimals="1"
+        :low="-1.57"
+        :high="1.57"
+        :clearable="!levers"
+        :model-value="levers?.spring_angle ?? lever.get('spring_angle')"
+        @update:model-value="(v) => setLever('spring_angle', v)" />
     </div>
-    <p v-if="missing.length" class="small quiet" role="status">Counts once {{ missing.join(', ') }} {{ missing.length > 1 ? 'are' : 'is' }} typed{{ ratio ? '; until then the ratio before stands' : '' }}.</p>
+    <p v-if="missing.length" class="small quiet" role="status">
+      Counts once {{ missing.join(', ') }} {{ missing.length > 1 ? 'are' : 'is' }} typed{{
+        ratio ? '; until then the ratio before stands' : ''
+      }}.
+    </p>
     <SweepChart v-if="way === 'sweep' && ratio?.kind === 'sweep'" :points="ratio.points" />
   </div>
 </template>

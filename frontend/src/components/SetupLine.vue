@@ -21,12 +21,17 @@ function add(from: Setup, stage: Setup['stage'], name: string): void {
   let id = base
   for (let n = 2; setups.some((s) => s.id === id); n++) id = `${base}-${n}`
   // what was set by height on paper is a fact once fitted; it is carried over and corrected by measuring
-  vehicle.edit(`new setup, ${name}`, [{ path: ['setups', setups.length], value: { ...from, id, name, stage, parent: from.id } }])
+  vehicle.edit(`new setup, ${name}`, [
+    { path: ['setups', setups.length], value: { ...from, id, name, stage, parent: from.id } },
+  ])
   vehicle.selectSetup(id)
 }
 function branch(): void {
   if (!current.value) return
-  const from = current.value.stage === 'as found' ? current.value : (vehicle.document.value!.setups.find((s) => s.id === current.value!.parent) ?? current.value)
+  const from =
+    current.value.stage === 'as found'
+      ? current.value
+      : (vehicle.document.value!.setups.find((s) => s.id === current.value!.parent) ?? current.value)
   const copy = { ...current.value, parent: from.id }
   add({ ...copy, id: from.id } as Setup, 'plan', `${current.value.name} 2`.slice(0, 80))
 }
@@ -42,7 +47,12 @@ function renamed(): void {
   vehicle.edit('name of the setup', [{ path: ['setups', vehicle.setupIndex.value, 'name'], value: name.slice(0, 80) }])
   renaming.value = false
 }
-const removable = computed(() => !!current.value && vehicle.setupIndex.value > 0 && !vehicle.document.value!.setups.some((s) => s.parent === current.value!.id))
+const removable = computed(
+  () =>
+    !!current.value &&
+    vehicle.setupIndex.value > 0 &&
+    !vehicle.document.value!.setups.some((s) => s.parent === current.value!.id),
+)
 function remove(): void {
   const setups = vehicle.document.value!.setups
   const gone = current.value!
@@ -56,17 +66,37 @@ function remove(): void {
   <div class="line">
     <svg width="440" height="60" viewBox="0 0 440 60" role="group" aria-label="Setups">
       <path v-for="(l, i) in line.links" :key="i" :class="l.done ? 'h-real' : 'h-todo'" :d="l.d" />
-      <g v-for="n in line.nodes" :key="n.key" class="node" role="button" tabindex="0" :aria-label="n.id ? `Setup ${n.words}` : `Make the setup ${n.words} from this one`" :aria-pressed="n.here"
-        @click="open(n)" @keydown.enter="open(n)" @keydown.space.prevent="open(n)">
+      <g
+        v-for="n in line.nodes"
+        :key="n.key"
+        class="node"
+        role="button"
+        tabindex="0"
+        :aria-label="n.id ? `Setup ${n.words}` : `Make the setup ${n.words} from this one`"
+        :aria-pressed="n.here"
+        @click="open(n)"
+        @keydown.enter="open(n)"
+        @keydown.space.prevent="open(n)">
         <rect :x="n.x - 44" :y="n.y - 14" width="88" :height="n.up ? 26 : 40" fill="transparent" />
         <path v-if="n.here" :class="['h-here', { fact: n.stage !== 'plan' }]" :d="`M${n.x} ${n.y - 8}l8 8-8 8-8-8z`" />
         <circle v-else-if="n.id" class="h-ring" :cx="n.x" :cy="n.y" r="5" />
         <path v-else class="h-cross" :d="`M${n.x - 5} ${n.y}h10M${n.x} ${n.y - 5}v10`" />
-        <text :class="['h-w', { 'h-cur': n.here, fact: n.stage !== 'plan', 'h-none': !n.id }]" :x="n.up ? n.x + 11 : n.x" :y="n.up ? n.y + 5 : n.y + 22" :text-anchor="n.up ? 'start' : 'middle'">{{ n.words }}</text>
+        <text
+          :class="['h-w', { 'h-cur': n.here, fact: n.stage !== 'plan', 'h-none': !n.id }]"
+          :x="n.up ? n.x + 11 : n.x"
+          :y="n.up ? n.y + 5 : n.y + 22"
+          :text-anchor="n.up ? 'start' : 'middle'">
+          {{ n.words }}
+        </text>
       </g>
     </svg>
     <v-menu>
-      <template #activator="{ props: menu }"><button v-bind="menu" class="tool" aria-label="More for this setup"><svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><path d="M4 10h.01M10 10h.01M16 10h.01" stroke-width="3" /></svg></button></template>
+      <template #activator="{ props: menu }"
+        ><button v-bind="menu" class="tool" aria-label="More for this setup">
+          <svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+            <path d="M4 10h.01M10 10h.01M16 10h.01" stroke-width="3" />
+          </svg></button
+      ></template>
       <v-list>
         <v-list-item title="Compare with another setup" :to="`/vehicle/${vehicle.id}/compare`" />
         <v-list-item title="Branch: try another way" @click="branch" />
@@ -79,7 +109,10 @@ function remove(): void {
         <form @submit.prevent="renamed">
           <label for="setup-name"><h2>Name of this setup</h2></label>
           <input id="setup-name" v-model="newName" class="name" maxlength="80" autocomplete="off" autofocus />
-          <div class="acts"><button class="act go" type="submit" :disabled="!newName.trim()">Keep it</button><button class="act" type="button" @click="renaming = false">Close</button></div>
+          <div class="acts">
+            <button class="act go" type="submit" :disabled="!newName.trim()">Keep it</button
+            ><button class="act" type="button" @click="renaming = false">Close</button>
+          </div>
         </form>
       </v-card>
     </v-dialog>

@@ -11,7 +11,11 @@ const vehicle = useVehicle()
 const notices = useNotices()
 const router = useRouter()
 const open = computed(() => vehicle.saveState.value === 'stale' && !!vehicle.stale.value)
-const rows = computed(() => (vehicle.stale.value && vehicle.document.value ? differences(vehicle.document.value, vehicle.stale.value.document) : []))
+const rows = computed(() =>
+  vehicle.stale.value && vehicle.document.value
+    ? differences(vehicle.document.value, vehicle.stale.value.document)
+    : [],
+)
 const say = (v: unknown): string => {
   if (v === null || v === undefined) return 'nothing'
   const text = typeof v === 'object' ? JSON.stringify(v) : String(v)
@@ -29,11 +33,26 @@ async function both(): Promise<void> {
   <v-dialog :model-value="open" persistent max-width="760">
     <v-card class="pa-6">
       <h2>This vehicle was saved elsewhere too</h2>
-      <p class="mt-2">The other version was saved {{ when }}. They differ in {{ rows.length }} {{ rows.length === 1 ? 'place' : 'places' }}; choose which one stays. Nothing is lost until you choose.</p>
+      <p class="mt-2">
+        The other version was saved {{ when }}. They differ in {{ rows.length }}
+        {{ rows.length === 1 ? 'place' : 'places' }}; choose which one stays. Nothing is lost until you choose.
+      </p>
       <div class="diff">
         <table>
-          <thead><tr><th>where</th><th>yours, here</th><th>the other</th></tr></thead>
-          <tbody><tr v-for="r in rows.slice(0, 40)" :key="r.path"><td>{{ r.path }}</td><td>{{ say(r.mine) }}</td><td>{{ say(r.theirs) }}</td></tr></tbody>
+          <thead>
+            <tr>
+              <th>where</th>
+              <th>yours, here</th>
+              <th>the other</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in rows.slice(0, 40)" :key="r.path">
+              <td>{{ r.path }}</td>
+              <td>{{ say(r.mine) }}</td>
+              <td>{{ say(r.theirs) }}</td>
+            </tr>
+          </tbody>
         </table>
       </div>
       <div class="acts">

@@ -15,7 +15,9 @@ const picker = ref<HTMLInputElement | null>(null)
 const question = () => ({ document: vehicle.document.value!, system: units.system.value })
 
 async function blank(): Promise<void> {
-  const { data, error } = await api.POST('/api/survey/blank', { body: question(), parseAs: 'text' }).catch((e: unknown) => ({ data: undefined, error: e }))
+  const { data, error } = await api
+    .POST('/api/survey/blank', { body: question(), parseAs: 'text' })
+    .catch((e: unknown) => ({ data: undefined, error: e }))
   if (!data) return void (trouble.value = messageOf(error))
   const frame = window.document.createElement('iframe')
   frame.title = 'Blank survey'
@@ -29,7 +31,9 @@ async function blank(): Promise<void> {
   }
 }
 async function out(): Promise<void> {
-  const { data, error } = await api.POST('/api/survey/file', { body: question(), parseAs: 'text' }).catch((e: unknown) => ({ data: undefined, error: e }))
+  const { data, error } = await api
+    .POST('/api/survey/file', { body: question(), parseAs: 'text' })
+    .catch((e: unknown) => ({ data: undefined, error: e }))
   if (data === undefined) return void (trouble.value = messageOf(error))
   const link = window.document.createElement('a')
   link.href = URL.createObjectURL(new Blob([data as string], { type: 'text/csv' }))
@@ -43,10 +47,15 @@ async function taken(event: Event): Promise<void> {
   input.value = ''
   if (!file) return
   const text = await file.text()
-  const { data, error } = await api.POST('/api/survey/read', { body: { document: vehicle.document.value!, text } }).catch((e: unknown) => ({ data: undefined, error: e }))
+  const { data, error } = await api
+    .POST('/api/survey/read', { body: { document: vehicle.document.value!, text } })
+    .catch((e: unknown) => ({ data: undefined, error: e }))
   if (!data) return void (trouble.value = messageOf(error))
   trouble.value = ''
-  vehicle.edit('survey from a file', data.patch.map((s) => ({ path: s.path, value: s.value })))
+  vehicle.edit(
+    'survey from a file',
+    data.patch.map((s) => ({ path: s.path, value: s.value })),
+  )
   notices.say(`Readings taken from ${file.name}`, () => vehicle.undo())
 }
 </script>
@@ -56,7 +65,13 @@ async function taken(event: Event): Promise<void> {
     <button class="link" @click="blank">print a blank page</button>
     <button class="link" @click="out">readings as CSV</button>
     <button class="link" @click="picker?.click()">readings from CSV</button>
-    <input ref="picker" type="file" accept=".csv,text/csv,text/plain" class="seen-not" aria-label="Survey file" @change="taken" />
+    <input
+      ref="picker"
+      type="file"
+      accept=".csv,text/csv,text/plain"
+      class="seen-not"
+      aria-label="Survey file"
+      @change="taken" />
   </div>
   <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>
 </template>

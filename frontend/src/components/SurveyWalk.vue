@@ -19,8 +19,17 @@ const unit = computed(() => units.unit(step.value.row.si, step.value.row.kind))
 const values = computed(() => valuesAt(document_.value, step.value))
 const mean = computed(() => meanOf(values.value))
 const done = computed(() => STEPS.filter((s) => valuesAt(document_.value, s).length).length)
-const show = (value: number | null): string => (value === null ? '' : units.show(value, step.value.row.si, step.value.row.kind ? { kind: step.value.row.kind } : step.value.row.si === '' ? { decimals: 0 } : {}))
-const mirror = computed(() => meanOf(valuesAt(document_.value, { row: step.value.row, place: mirrorOf(step.value.place) })))
+const show = (value: number | null): string =>
+  value === null
+    ? ''
+    : units.show(
+        value,
+        step.value.row.si,
+        step.value.row.kind ? { kind: step.value.row.kind } : step.value.row.si === '' ? { decimals: 0 } : {},
+      )
+const mirror = computed(() =>
+  meanOf(valuesAt(document_.value, { row: step.value.row, place: mirrorOf(step.value.place) })),
+)
 const scatter = computed(() => (values.value.length > 1 ? Math.max(...values.value) - Math.min(...values.value) : null))
 const ahead = computed(() => STEPS[(at.value + 1) % STEPS.length]!)
 
@@ -29,18 +38,34 @@ const error = ref('')
 const asking = ref<string | null>(null)
 const again = ref(false)
 const field = ref<HTMLInputElement | null>(null)
-watch(at, () => {
-  text.value = show(mean.value)
-  error.value = ''
-  asking.value = null
-  again.value = false
-  void nextTick(() => { field.value?.focus(); field.value?.select() })
-}, { immediate: true })
+watch(
+  at,
+  () => {
+    text.value = show(mean.value)
+    error.value = ''
+    asking.value = null
+    again.value = false
+    void nextTick(() => {
+      field.value?.focus()
+      field.value?.select()
+    })
+  },
+  { immediate: true },
+)
 onMounted(() => field.value?.focus())
 
 const suspicious = (place: Place): string | null => {
-  const rules = ['tyre_in_the_air', 'hub_heights_differ', 'height_outlier', 'weight_outlier', 'scattered_readings', 'unsprung_above_corner']
-  const found = (vehicle.report.value?.findings ?? []).find((f) => rules.includes(f.rule) && (f.place === place || place.startsWith(`${f.place}_`)))
+  const rules = [
+    'tyre_in_the_air',
+    'hub_heights_differ',
+    'height_outlier',
+    'weight_outlier',
+    'scattered_readings',
+    'unsprung_above_corner',
+  ]
+  const found = (vehicle.report.value?.findings ?? []).find(
+    (f) => rules.includes(f.rule) && (f.place === place || place.startsWith(`${f.place}_`)),
+  )
   return found ? sentence(found.text, found.numbers, units.system.value) : null
 }
 /** Wait for the report of what was just written, at most a second. */
@@ -54,7 +79,13 @@ async function next(): Promise<void> {
   if (!typed) return move(1)
   if (!again.value && mean.value !== null && typed === show(mean.value)) return move(1)
   const { row, place } = step.value
-  const { data, error: refused } = await readQuantity({ text: typed, unit: row.si, bare: unit.value.name || null, low: row.low, high: row.high })
+  const { data, error: refused } = await readQuantity({
+    text: typed,
+    unit: row.si,
+    bare: unit.value.name || null,
+    low: row.low,
+    high: row.high,
+  })
   if (!data) return void (error.value = messageOf(refused))
   error.value = ''
   const before = suspicious(place)
@@ -73,7 +104,10 @@ function move(by: number): void {
   at.value = to
 }
 function measureAgain(): void {
-  vehicle.edit(`${step.value.row.words}, ${placeWords(step.value.place)}, taken back`, written(document_.value, step.value, null, false))
+  vehicle.edit(
+    `${step.value.row.words}, ${placeWords(step.value.place)}, taken back`,
+    written(document_.value, step.value, null, false),
+  )
   asking.value = null
   text.value = ''
   field.value?.focus()
@@ -97,9 +131,16 @@ function press(key: string): void {
 function inches(): void {
   text.value = `${text.value.replace(/\s*(in|mm)$/, '')} ${/in$/.test(text.value) || unit.value.name === 'in' ? 'mm' : 'in'}`
 }
-const PLAN: Partial<Record<Place, [number, number]>> = { front_left: [52, 96], rear_left: [208, 96], rear_right: [208, 8], front_right: [52, 8] }
+const PLAN: Partial<Record<Place, [number, number]>> = {
+  front_left: [52, 96],
+  rear_left: [208, 96],
+  rear_right: [208, 8],
+  front_right: [52, 8],
+}
 const spot = (p: Place): [number, number] => PLAN[p]!
-const path = computed(() => WALK.map((p, i) => `${i ? 'L' : 'M'}${spot(p)[0]} ${spot(p)[1] + (spot(p)[1] > 50 ? 14 : -2)}`).join(''))
+const path = computed(() =>
+  WALK.map((p, i) => `${i ? 'L' : 'M'}${spot(p)[0]} ${spot(p)[1] + (spot(p)[1] > 50 ? 14 : -2)}`).join(''),
+)
 const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.', '−']
 </script>
 
@@ -107,37 +148,118 @@ const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.', '−']
   <div class="walk" @keydown.esc.stop="emit('close')">
     <div class="side">
       <p class="quiet count" role="status">{{ done }} of {{ STEPS.length }} read</p>
-      <svg viewBox="0 0 264 124" class="plan" role="img" :aria-label="`Vehicle from above; ${placeWords(step.place)} is measured`">
+      <svg
+        viewBox="0 0 264 124"
+        class="plan"
+        role="img"
+        :aria-label="`Vehicle from above; ${placeWords(step.place)} is measured`">
         <path class="way" :d="path" />
-        <path class="car" d="M20 30Q20 20 34 19L224 17q18 0 19 16v38q-1 16-19 16L34 85Q20 84 20 74Z" /><path class="glass" d="M78 26q-8 26 0 52l22-6q-5-20 0-40zM206 27q6 25 0 50l-18-7q4-18 0-36z" />
-        <g v-for="p in WALK" :key="p"><circle v-if="valuesAt(document_, { row: step.row, place: p }).length" class="dot" :cx="spot(p)[0]" :cy="spot(p)[1] + 4" r="5" /><path v-else class="cross" :d="`M${spot(p)[0] - 6} ${spot(p)[1] + 4}h12M${spot(p)[0]} ${spot(p)[1] - 2}v12`" /><path v-if="p === step.place" class="here" :d="spot(p)[1] > 50 ? `M${spot(p)[0]} ${spot(p)[1] + 12}l9 14h-18z` : `M${spot(p)[0]} ${spot(p)[1] - 4}l9 -14h-18z`" /></g>
+        <path class="car" d="M20 30Q20 20 34 19L224 17q18 0 19 16v38q-1 16-19 16L34 85Q20 84 20 74Z" />
+        <path class="glass" d="M78 26q-8 26 0 52l22-6q-5-20 0-40zM206 27q6 25 0 50l-18-7q4-18 0-36z" />
+        <g v-for="p in WALK" :key="p">
+          <circle
+            v-if="valuesAt(document_, { row: step.row, place: p }).length"
+            class="dot"
+            :cx="spot(p)[0]"
+            :cy="spot(p)[1] + 4"
+            r="5" />
+          <path
+            v-else
+            class="cross"
+            :d="`M${spot(p)[0] - 6} ${spot(p)[1] + 4}h12M${spot(p)[0]} ${spot(p)[1] - 2}v12`" />
+          <path
+            v-if="p === step.place"
+            class="here"
+            :d="
+              spot(p)[1] > 50
+                ? `M${spot(p)[0]} ${spot(p)[1] + 12}l9 14h-18z`
+                : `M${spot(p)[0]} ${spot(p)[1] - 4}l9 -14h-18z`
+            " />
+        </g>
       </svg>
       <svg v-if="['hub', 'floor', 'sill'].includes(step.row.id)" viewBox="0 0 264 200" class="point" aria-hidden="true">
-        <path class="body" d="M0 40H20Q40 20 70 20H264M0 168H40M224 168H264" /><path class="arch" d="M40 168V130a92 92 0 0 1 184 0v38" />
-        <circle class="tyre" cx="132" cy="126" r="66" /><circle class="rim" cx="132" cy="126" r="40" /><circle class="rim" cx="132" cy="126" r="5" /><path class="el-ground" d="M0 192H264" />
-        <path v-if="step.row.id === 'hub'" class="tape" d="M132 126V38M124 38h16M124 126h16" /><path v-else-if="step.row.id === 'floor'" class="tape" d="M132 192V38M124 38h16M124 192h16" /><path v-else class="tape" d="M240 192V168M232 168h16M232 192h16" />
+        <path class="body" d="M0 40H20Q40 20 70 20H264M0 168H40M224 168H264" />
+        <path class="arch" d="M40 168V130a92 92 0 0 1 184 0v38" />
+        <circle class="tyre" cx="132" cy="126" r="66" />
+        <circle class="rim" cx="132" cy="126" r="40" />
+        <circle class="rim" cx="132" cy="126" r="5" />
+        <path class="el-ground" d="M0 192H264" />
+        <path v-if="step.row.id === 'hub'" class="tape" d="M132 126V38M124 38h16M124 126h16" />
+        <path v-else-if="step.row.id === 'floor'" class="tape" d="M132 192V38M124 38h16M124 192h16" />
+        <path v-else class="tape" d="M240 192V168M232 168h16M232 192h16" />
       </svg>
       <p class="says">{{ step.row.says }}</p>
       <button class="link" @click="emit('close')">table of all readings</button>
     </div>
     <div class="main">
-      <h2 id="walk-at">{{ placeWords(step.place)[0]!.toUpperCase() + placeWords(step.place).slice(1) }}, {{ step.row.words }}</h2>
+      <h2 id="walk-at">
+        {{ placeWords(step.place)[0]!.toUpperCase() + placeWords(step.place).slice(1) }}, {{ step.row.words }}
+      </h2>
       <div class="field">
-        <input ref="field" v-model="text" class="big" aria-labelledby="walk-at" inputmode="none" autocomplete="off" spellcheck="false" :aria-invalid="!!error" @keydown.enter.prevent="next" @keydown.up.prevent="move(-1)" @input="asking = null" />
+        <input
+          ref="field"
+          v-model="text"
+          class="big"
+          aria-labelledby="walk-at"
+          inputmode="none"
+          autocomplete="off"
+          spellcheck="false"
+          :aria-invalid="!!error"
+          @keydown.enter.prevent="next"
+          @keydown.up.prevent="move(-1)"
+          @input="asking = null" />
         <span class="u">{{ unit.written || (step.row.si === '' ? 'clicks' : '') }}</span>
-        <span class="beside"><template v-if="mirror !== null"><b>{{ show(mirror) }}</b>{{ placeWords(mirrorOf(step.place)) }}</template><template v-if="mean !== null"><b>{{ show(mean) }}</b>{{ values.length > 1 ? `mean of ${values.length}` : 'here so far' }}</template><template v-if="scatter !== null"><b>{{ show(scatter) }}</b>apart</template></span>
+        <span class="beside"
+          ><template v-if="mirror !== null"
+            ><b>{{ show(mirror) }}</b
+            >{{ placeWords(mirrorOf(step.place)) }}</template
+          ><template v-if="mean !== null"
+            ><b>{{ show(mean) }}</b
+            >{{ values.length > 1 ? `mean of ${values.length}` : 'here so far' }}</template
+          ><template v-if="scatter !== null"
+            ><b>{{ show(scatter) }}</b
+            >apart</template
+          ></span
+        >
       </div>
       <p v-if="error" class="bad" role="alert">{{ error }}</p>
-      <div v-if="asking" class="look" role="alert"><p><b class="grade-look">Look</b> {{ asking }}</p><div><button class="act go" @click="measureAgain">Measure again</button><button class="act" @click="move(1)">Keep it</button></div></div>
+      <div v-if="asking" class="look" role="alert">
+        <p><b class="grade-look">Look</b> {{ asking }}</p>
+        <div>
+          <button class="act go" @click="measureAgain">Measure again</button
+          ><button class="act" @click="move(1)">Keep it</button>
+        </div>
+      </div>
       <div class="pad">
-        <button v-for="k in KEYS" :key="k" class="key" :class="{ two: k === '0' }" :aria-label="k === '−' ? 'minus' : k" @click="press(k)">{{ k }}</button>
+        <button
+          v-for="k in KEYS"
+          :key="k"
+          class="key"
+          :class="{ two: k === '0' }"
+          :aria-label="k === '−' ? 'minus' : k"
+          @click="press(k)">
+          {{ k }}
+        </button>
         <button class="key word a" @click="press('wipe')">wipe</button>
-        <button class="key word b" :disabled="step.row.si !== 'm'" @click="inches">{{ unit.name === 'in' ? 'mm' : 'inches' }}</button>
+        <button class="key word b" :disabled="step.row.si !== 'm'" @click="inches">
+          {{ unit.name === 'in' ? 'mm' : 'inches' }}
+        </button>
         <button class="key word c" :disabled="!step.row.quantity || !values.length" @click="oneMore">once more</button>
         <button class="key word d" :disabled="at === 0" @click="move(-1)">back</button>
-        <button class="key nextkey" @click="next"><b>Next</b><span>{{ ahead.row === step.row ? placeWords(ahead.place) : ahead.row.words }}</span></button>
+        <button class="key nextkey" @click="next">
+          <b>Next</b><span>{{ ahead.row === step.row ? placeWords(ahead.place) : ahead.row.words }}</span>
+        </button>
       </div>
-      <div class="rows"><button v-for="r in ROWS" :key="r.id" class="jump" :aria-pressed="r === step.row" @click="at = STEPS.findIndex((s) => s.row === r)">{{ r.words }}</button></div>
+      <div class="rows">
+        <button
+          v-for="r in ROWS"
+          :key="r.id"
+          class="jump"
+          :aria-pressed="r === step.row"
+          @click="at = STEPS.findIndex((s) => s.row === r)">
+          {{ r.words }}
+        </button>
+      </div>
     </div>
   </div>
 </template>

@@ -12,22 +12,36 @@ const stations = computed(() =>
     return { ...s, state: report?.state ?? 'untouched', flag: report?.flag ?? false, waits: report?.waits_for[0] ?? '' }
   }),
 )
-const say = (s: { state: string; flag: boolean; waits: string }): string => `${s.state}${s.flag ? ', needs a look' : ''}${s.waits ? `; waits for ${s.waits}` : ''}`
+const say = (s: { state: string; flag: boolean; waits: string }): string =>
+  `${s.state}${s.flag ? ', needs a look' : ''}${s.waits ? `; waits for ${s.waits}` : ''}`
 </script>
 
 <template>
   <nav class="work" aria-label="Work line">
-    <router-link v-for="(s, i) in stations" :key="s.id" class="st" :class="{ here: s.id === here }" :to="`/vehicle/${vehicleId}/${s.id}`" :title="say(s)" :aria-current="s.id === here ? 'step' : undefined">
+    <router-link
+      v-for="(s, i) in stations"
+      :key="s.id"
+      class="st"
+      :class="{ here: s.id === here }"
+      :to="`/vehicle/${vehicleId}/${s.id}`"
+      :title="say(s)"
+      :aria-current="s.id === here ? 'step' : undefined">
       <i v-if="i > 0" class="seg" :class="{ done: stations[i - 1]!.state === 'done' }"></i>
       <svg width="34" height="34" viewBox="-17 -17 34 34" aria-hidden="true">
         <circle r="11" fill="var(--vellum)" />
         <path v-if="s.id === here" class="mk-here" d="M-12 -21h24l-12 10z" />
         <circle v-if="s.state === 'done'" r="7.500" class="mk-fill" />
-        <template v-else-if="s.state === 'begun'"><circle r="7.500" class="mk-ring" /><path class="mk-fill" d="M0 -7.500a7.500 7.500 0 0 0 0 15z" /></template>
+        <template v-else-if="s.state === 'begun'">
+          <circle r="7.500" class="mk-ring" />
+          <path class="mk-fill" d="M0 -7.500a7.500 7.500 0 0 0 0 15z" />
+        </template>
         <path v-else class="mk-cross" d="M-6 0h12M0 -6v12" />
         <path v-if="s.flag" class="mk-flag" d="M0 5V-15l15 5-15 5" />
       </svg>
-      <span class="wd"><i class="key">{{ s.key }}</i>{{ s.words }}<span class="seen-not">, {{ say(s) }}</span></span>
+      <span class="wd"
+        ><i class="key">{{ s.key }}</i
+        >{{ s.words }}<span class="seen-not">, {{ say(s) }}</span></span
+      >
     </router-link>
   </nav>
 </template>

@@ -93,7 +93,9 @@ describe('a quantity field', () => {
     const waiting: Record<string, (a: Answer) => void> = {}
     answers = (text) => new Promise((resolve) => (waiting[text] = resolve))
     const changed = vi.fn()
-    const input = put(QuantityField, { label: 'gap', si: 'm', modelValue: null, 'onUpdate:modelValue': changed }).get('input')
+    const input = put(QuantityField, { label: 'gap', si: 'm', modelValue: null, 'onUpdate:modelValue': changed }).get(
+      'input',
+    )
     await input.setValue('2')
     await settle()
     await input.setValue('26')
@@ -110,7 +112,13 @@ describe('a quantity field', () => {
     await free.get('input').setValue('')
     expect(changed).toHaveBeenCalledWith(null)
     const needed = vi.fn()
-    const fixed = put(QuantityField, { label: 'b', si: 'm', modelValue: 0.026, clearable: false, 'onUpdate:modelValue': needed })
+    const fixed = put(QuantityField, {
+      label: 'b',
+      si: 'm',
+      modelValue: 0.026,
+      clearable: false,
+      'onUpdate:modelValue': needed,
+    })
     await fixed.get('input').setValue('')
     expect(needed).not.toHaveBeenCalled()
     expect(fixed.text()).toContain('A number is needed here')
@@ -120,9 +128,26 @@ describe('a quantity field', () => {
 describe('the travel ladder', () => {
   const marks = { droop: -66, stop: 35, solid: 51, contact: 72, bind: null, loose: null }
   const base = {
-    x: 40, top: 74, bottom: 290, range: { top: 80, bottom: -80 }, marks, place: 'front_left' as const, division: { label: 20, rung: 10, write: (mm: number) => String(Math.round(mm)) },
+    x: 40,
+    top: 74,
+    bottom: 290,
+    range: { top: 80, bottom: -80 },
+    marks,
+    place: 'front_left' as const,
+    division: { label: 20, rung: 10, write: (mm: number) => String(Math.round(mm)) },
   }
-  const wedge = { x: 40, top: 74, bottom: 290, range: base.range, ghost: 22, movable: true, fact: false, place: 'front_left' as const, heightText: '634 mm', offset: 0 }
+  const wedge = {
+    x: 40,
+    top: 74,
+    bottom: 290,
+    range: base.range,
+    ghost: 22,
+    movable: true,
+    fact: false,
+    place: 'front_left' as const,
+    heightText: '634 mm',
+    offset: 0,
+  }
   it('marks a limit that rests on an estimate', () => {
     expect(put(TravelLadder, { ...base, marks: { ...marks, estimated: ['solid'] } }).text()).toContain('~51')
   })
@@ -140,29 +165,56 @@ describe('the travel ladder', () => {
     const grip = put(RideWedge, { ...wedge, onStep: step }).get('[role=slider]')
     await grip.trigger('keydown', { key: 'ArrowUp' })
     await grip.trigger('keydown', { key: 'PageDown' })
-    expect(step.mock.calls).toEqual([['front_left', 1], ['front_left', -5]])
+    expect(step.mock.calls).toEqual([
+      ['front_left', 1],
+      ['front_left', -5],
+    ])
   })
   it('has no wedge to move where nothing may be asked, and a question mark where nothing is known', () => {
-    expect(put(RideWedge, { ...wedge, movable: false }).find('[role=slider]').exists()).toBe(false)
+    expect(
+      put(RideWedge, { ...wedge, movable: false })
+        .find('[role=slider]')
+        .exists(),
+    ).toBe(false)
     const unknown = { droop: null, stop: null, solid: null, contact: null, bind: null, loose: null }
     expect(put(TravelLadder, { ...base, marks: unknown }).text()).toContain('?')
   })
 })
 
 const end = (name: 'front' | 'rear', rate: number, hz: number) => ({
-  end: name, sprung_mass: figure(200, 'kg'), spring_rate: figure(rate, 'N/m'), motion_ratio: figure(name === 'front' ? 0.96 : 0.72, ''),
-  wheel_rate: figure(30e3, 'N/m'), frequency: figure(hz, 'Hz', 1.45), rate_low: null, rate_high: null,
+  end: name,
+  sprung_mass: figure(200, 'kg'),
+  spring_rate: figure(rate, 'N/m'),
+  motion_ratio: figure(name === 'front' ? 0.96 : 0.72, ''),
+  wheel_rate: figure(30e3, 'N/m'),
+  frequency: figure(hz, 'Hz', 1.45),
+  rate_low: null,
+  rate_high: null,
   // a plain square law through the mark
-  strip: [{ frequency: 0.5, spring_rate: rate * (0.5 / hz) ** 2 }, { frequency: 6, spring_rate: rate * (6 / hz) ** 2 }],
+  strip: [
+    { frequency: 0.5, spring_rate: rate * (0.5 / hz) ** 2 },
+    { frequency: 6, spring_rate: rate * (6 / hz) ** 2 },
+  ],
 })
 const report = {
-  setup: 'plan', against: 'found', load_state: null, findings: [], stations: [], corners: {},
+  setup: 'plan',
+  against: 'found',
+  load_state: null,
+  findings: [],
+  stations: [],
+  corners: {},
   ends: { front: end('front', 40e3, 1.86), rear: end('rear', 60e3, 2.13) },
-  vehicle: { frequency_low: figure(1.7, 'Hz'), frequency_high: figure(2.3, 'Hz'), flat_low: figure(1.95, 'Hz'), flat_high: figure(2.24, 'Hz') },
+  vehicle: {
+    frequency_low: figure(1.7, 'Hz'),
+    frequency_high: figure(2.3, 'Hz'),
+    flat_low: figure(1.95, 'Hz'),
+    flat_high: figure(2.24, 'Hz'),
+  },
 } as unknown as Report
 
 describe('the frequency strip', () => {
-  const lineX = (host: ReturnType<typeof put>, cls: string): number => Number(/^M([\d.]+)/.exec(host.get(`.ln.${cls}`).attributes('d')!)![1])
+  const lineX = (host: ReturnType<typeof put>, cls: string): number =>
+    Number(/^M([\d.]+)/.exec(host.get(`.ln.${cls}`).attributes('d')!)![1])
   it('puts each mark at its frequency, front solid and rear dashed, with the spring it stands for', () => {
     const host = put(FrequencyStrip, { report, end: 'rear', shelf: [], movable: true, fact: false })
     expect(host.text()).toContain('front 1.86 Hz')
@@ -174,7 +226,15 @@ describe('the frequency strip', () => {
   it('steps to the next spring and picks the other end by focus', async () => {
     const step = vi.fn()
     const pick = vi.fn()
-    const host = put(FrequencyStrip, { report, end: 'rear', shelf: [], movable: true, fact: false, onStep: step, onPick: pick })
+    const host = put(FrequencyStrip, {
+      report,
+      end: 'rear',
+      shelf: [],
+      movable: true,
+      fact: false,
+      onStep: step,
+      onPick: pick,
+    })
     const [front, rear] = host.findAll('[role=slider]')
     await rear!.trigger('keydown', { key: 'ArrowRight' })
     await front!.trigger('focus')
@@ -182,7 +242,10 @@ describe('the frequency strip', () => {
     expect(pick).toHaveBeenCalledWith('front')
   })
   it('draws no scale while weights or ratio are missing', () => {
-    const bare = { ...report, ends: { front: { end: 'front', strip: [] }, rear: { end: 'rear', strip: [] } } } as unknown as Report
+    const bare = {
+      ...report,
+      ends: { front: { end: 'front', strip: [] }, rear: { end: 'rear', strip: [] } },
+    } as unknown as Report
     const host = put(FrequencyStrip, { report: bare, end: 'rear', shelf: [], movable: true, fact: false })
     expect(host.text()).toContain('give the scale')
     expect(host.findAll('text.hz')).toHaveLength(1)
@@ -190,19 +253,43 @@ describe('the frequency strip', () => {
 })
 
 describe('a candidate', () => {
-  const part = { kind: 'coil', code: '60-200-55', rate: { value: 55e3, how: 'maker' }, free_length: 0.2, wire_diameter: 0.0105, active_coils: 6.25 }
+  const part = {
+    kind: 'coil',
+    code: '60-200-55',
+    rate: { value: 55e3, how: 'maker' },
+    free_length: 0.2,
+    wire_diameter: 0.0105,
+    active_coils: 6.25,
+  }
   const row = {
-    part, chosen: false, wheel_rate: figure(28512, 'N/m'), frequency: figure(2.04, 'Hz'), over_front: figure(0.093, ''),
-    bind: figure(0.06, 'm'), loose: figure(-0.07, 'm'), sits: figure(0.0156, 'm'),
-    objection: { rule: 'collar_off_thread', grade: 'stop', text: '{past} too long: car sits {off} high', numbers: { past: figure(0.0112, 'm'), off: figure(0.0156, 'm') } },
+    part,
+    chosen: false,
+    wheel_rate: figure(28512, 'N/m'),
+    frequency: figure(2.04, 'Hz'),
+    over_front: figure(0.093, ''),
+    bind: figure(0.06, 'm'),
+    loose: figure(-0.07, 'm'),
+    sits: figure(0.0156, 'm'),
+    objection: {
+      rule: 'collar_off_thread',
+      grade: 'stop',
+      text: '{past} too long: car sits {off} high',
+      numbers: { past: figure(0.0112, 'm'), off: figure(0.0156, 'm') },
+    },
   } as unknown as Candidate
-  const corner = { droop: figure(-0.05, 'm'), solid: figure(0.051, 'm'), contact: figure(0.068, 'm'), stop: figure(0.038, 'm') } as unknown as CornerReport
+  const corner = {
+    droop: figure(-0.05, 'm'),
+    solid: figure(0.051, 'm'),
+    contact: figure(0.068, 'm'),
+    stop: figure(0.038, 'm'),
+  } as unknown as CornerReport
   const range = { top: 80, bottom: -80 }
   it('tells its numbers at the wheel and the first thing against it in words', async () => {
     const choose = vi.fn()
     const how = vi.fn()
     const host = put(CandidateRow, { row, corner, range, disabled: false, onChoose: choose, onHow: how })
-    for (const told of ['60-200-55', '28.5', '2.04', '+9 %', 'Stop', '11.2 mm too long: car sits 15.6 mm high']) expect(host.text()).toContain(told)
+    for (const told of ['60-200-55', '28.5', '2.04', '+9 %', 'Stop', '11.2 mm too long: car sits 15.6 mm high'])
+      expect(host.text()).toContain(told)
     await host.get('.c-part').trigger('click')
     expect(choose).toHaveBeenCalledOnce()
     await host.findAll('.c-n')[1]!.trigger('click')
@@ -215,7 +302,9 @@ describe('a candidate', () => {
   })
   it('judges nothing while nothing is known', () => {
     const blank = { part, chosen: false } as unknown as Candidate
-    expect(put(CandidateRow, { row: blank, corner: undefined, range, disabled: false }).text()).toContain('not judged yet')
+    expect(put(CandidateRow, { row: blank, corner: undefined, range, disabled: false }).text()).toContain(
+      'not judged yet',
+    )
   })
 })
 

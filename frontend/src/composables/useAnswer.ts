@@ -13,7 +13,10 @@ export interface Answer<T> {
 }
 
 /** An answer of the server kept up with what it rests on: one question out at a time, then only the newest. */
-export function useAnswer<T>(question: () => Promise<{ data?: T; error?: unknown }> | null, on: WatchSource[]): Answer<T> {
+export function useAnswer<T>(
+  question: () => Promise<{ data?: T; error?: unknown }> | null,
+  on: WatchSource[],
+): Answer<T> {
   const found = shallowRef<T | null>(null)
   const trouble = ref('')
   const asked = ref(false)

@@ -10,7 +10,11 @@ export interface Draft<K extends string> {
   /** What waits, or nothing. */
   get: (member: K) => number | null
   /** Set one member; gives the whole once nothing is missing, and forgets it. */
-  put: (member: K, value: number | null, rest?: Partial<Record<K, number | null | undefined>>) => Record<K, number> | null
+  put: (
+    member: K,
+    value: number | null,
+    rest?: Partial<Record<K, number | null | undefined>>,
+  ) => Record<K, number> | null
   /** Members still missing, where one is typed. */
   missing: () => K[]
 }

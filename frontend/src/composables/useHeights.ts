@@ -25,10 +25,15 @@ export function provideHeights(vehicle: VehicleWork): Heights {
   // of the report that is always there: the one under the load may still be on its way
   const riderSag = (place: Place): number | undefined => vehicle.report.value?.sags?.[place]?.rider_sag?.value
   let sags: Partial<Record<Place, number>> | null = null
-  const moves = (place: Place): Place[] => (together.value ? vehicle.places.value.filter((p) => endOf(p) === endOf(place)) : [place])
+  const moves = (place: Place): Place[] =>
+    together.value ? vehicle.places.value.filter((p) => endOf(p) === endOf(place)) : [place]
   const side = (place: Place): (string | number)[] => ['setups', vehicle.setupIndex.value, 'sides', place]
   const present = (): Partial<Record<Place, number>> =>
-    Object.fromEntries(vehicle.places.value.map((p) => [p, vehicle.report.value?.corners[p]?.hub_to_arch?.value]).filter(([, v]) => v !== undefined))
+    Object.fromEntries(
+      vehicle.places.value
+        .map((p) => [p, vehicle.report.value?.corners[p]?.hub_to_arch?.value])
+        .filter(([, v]) => v !== undefined),
+    )
   const heights: Heights = {
     together,
     moves,
@@ -47,7 +52,11 @@ export function provideHeights(vehicle: VehicleWork): Heights {
         // with the rider on the wedge asks for a rider sag; preload or pressure follows
         const from = sags?.[place] ?? riderSag(place)
         const value = from === undefined ? 0 : Math.round((from + travel) * 1e4) / 1e4
-        if (value > 0) vehicle.edit(`rider sag, ${place}`, [{ path: [...side(place), 'set_by'], value: 'rider sag' }, { path: [...side(place), 'rider_sag'], value }])
+        if (value > 0)
+          vehicle.edit(`rider sag, ${place}`, [
+            { path: [...side(place), 'set_by'], value: 'rider sag' },
+            { path: [...side(place), 'rider_sag'], value },
+          ])
         return
       }
       const from = start ?? present()
@@ -55,7 +64,12 @@ export function provideHeights(vehicle: VehicleWork): Heights {
         const height = from[p]
         if (height === undefined) return []
         const value = Math.round((height - travel) * 1e4) / 1e4
-        return value > 0 ? [{ path: [...side(p), 'set_by'], value: 'height' }, { path: [...side(p), 'hub_to_arch'], value }] : []
+        return value > 0
+          ? [
+              { path: [...side(p), 'set_by'], value: 'height' },
+              { path: [...side(p), 'hub_to_arch'], value },
+            ]
+          : []
       })
       vehicle.edit(`height, ${together.value ? endOf(place) : placeWords(place)}`, changes)
     },
@@ -66,11 +80,18 @@ export function provideHeights(vehicle: VehicleWork): Heights {
       ]),
     askCollar: (place, collar) => {
       // corners that have neither height nor collar yet stay where they stand
-      const others = vehicle.places.value.filter((p) => p !== place && vehicle.setup.value?.sides?.[p]?.set_by !== 'collar')
+      const others = vehicle.places.value.filter(
+        (p) => p !== place && vehicle.setup.value?.sides?.[p]?.set_by !== 'collar',
+      )
       const now = present()
       const keep = others.flatMap((p) => {
         const c = vehicle.report.value?.corners[p]?.collar?.value
-        return c === undefined || now[p] === undefined ? [] : [{ path: [...side(p), 'set_by'], value: 'collar' }, { path: [...side(p), 'collar'], value: c }]
+        return c === undefined || now[p] === undefined
+          ? []
+          : [
+              { path: [...side(p), 'set_by'], value: 'collar' },
+              { path: [...side(p), 'collar'], value: c },
+            ]
       })
       vehicle.edit(`collar, ${placeWords(place)}`, [
         ...keep,

@@ -8,7 +8,13 @@ const out = ref(0)
 export const reading = readonly(out)
 
 /** What the words typed say, as the core reads them. */
-export async function readQuantity(asked: { text: string; unit: string; bare: string | null; low: number | null; high: number | null }) {
+export async function readQuantity(asked: {
+  text: string
+  unit: string
+  bare: string | null
+  low: number | null
+  high: number | null
+}) {
   out.value++
   try {
     return await api.POST('/api/quantity', { body: asked })
@@ -31,7 +37,9 @@ export function allRead(): Promise<void> {
       clearTimeout(late)
       done()
     }
-    const stop = watch(out, (n) => { if (!n) end() })
+    const stop = watch(out, (n) => {
+      if (!n) end()
+    })
     const late = setTimeout(end, PATIENCE)
   })
 }

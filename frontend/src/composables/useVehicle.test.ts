@@ -15,29 +15,51 @@ vi.mock('idb-keyval', () => ({
 const side = () => ({ set_by: 'height', hub_to_arch: 0.354 })
 const sides = () => ({ front_left: side(), front_right: side(), rear_left: side(), rear_right: side() })
 const fresh = () => ({
-  format: 1, content: 'feder vehicle', vehicle: { name: 'Nettle', ends: {} }, brief: { complaint: '' },
-  setups: [{ id: 'found', name: 'as found', stage: 'as found', sides: sides() }, { id: 'plan', name: 'plan', stage: 'plan', parent: 'found', sides: sides() }],
+  format: 1,
+  content: 'feder vehicle',
+  vehicle: { name: 'Nettle', ends: {} },
+  brief: { complaint: '' },
+  setups: [
+    { id: 'found', name: 'as found', stage: 'as found', sides: sides() },
+    { id: 'plan', name: 'plan', stage: 'plan', parent: 'found', sides: sides() },
+  ],
 })
 
 /** A server in small: one stored document with its revision, and a report that echoes the heights asked for. */
-let stored: { id: string; revision: number; updated: string; document: unknown } = { id: 'v', revision: 1, updated: '2026-06-14T00:00:00', document: fresh() }
+let stored: { id: string; revision: number; updated: string; document: unknown } = {
+  id: 'v',
+  revision: 1,
+  updated: '2026-06-14T00:00:00',
+  document: fresh(),
+}
 let down = false
 const saves: number[] = []
 const asked: string[] = []
 function serve(): void {
   vi.stubGlobal('fetch', async (request: Request) => {
-    const json = (status: number, body: unknown): Response => new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } })
+    const json = (status: number, body: unknown): Response =>
+      new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } })
     if (request.url.endsWith('/evaluate')) {
       const { document, setup } = await request.json()
       asked.push(setup)
       const at = document.setups.find((s: { id: string }) => s.id === setup)
-      const corners = Object.fromEntries(Object.entries(at.sides).map(([p, s]) => [p, { place: p, hub_to_arch: { value: (s as { hub_to_arch: number }).hub_to_arch, unit: 'm' } }]))
+      const corners = Object.fromEntries(
+        Object.entries(at.sides).map(([p, s]) => [
+          p,
+          { place: p, hub_to_arch: { value: (s as { hub_to_arch: number }).hub_to_arch, unit: 'm' } },
+        ]),
+      )
       return json(200, { report: { setup, corners, ends: {}, vehicle: {}, findings: [], stations: [] }, outline: {} })
     }
     if (down) throw new TypeError('away')
     if (request.method === 'GET') return json(200, stored)
     const { revision, document } = await request.json()
-    if (revision !== stored.revision) return json(409, { error: { key: 'revision', message: 'late', faults: [] }, stored, sent: { revision, document } })
+    if (revision !== stored.revision)
+      return json(409, {
+        error: { key: 'revision', message: 'late', faults: [] },
+        stored,
+        sent: { revision, document },
+      })
     stored = { ...stored, revision: revision + 1, document }
     saves.push(stored.revision)
     return json(200, stored)
@@ -47,13 +69,15 @@ function serve(): void {
 let work: VehicleWork
 let heights: Heights
 function open() {
-  return mount(defineComponent({
-    setup() {
-      work = provideVehicle('v')
-      heights = provideHeights(work)
-      return () => h('p')
-    },
-  }))
+  return mount(
+    defineComponent({
+      setup() {
+        work = provideVehicle('v')
+        heights = provideHeights(work)
+        return () => h('p')
+      },
+    }),
+  )
 }
 const wait = async (ms = 0): Promise<void> => {
   await vi.advanceTimersByTimeAsync(ms)
@@ -164,12 +188,13 @@ describe('a vehicle at work', () => {
 })
 
 describe('heights', () => {
-  const height = (p: string): number => (work.setup.value!.sides as Record<string, { hub_to_arch: number }>)[p]!.hub_to_arch
+  const height = (p: string): number =>
+    (work.setup.value!.sides as Record<string, { hub_to_arch: number }>)[p]!.hub_to_arch
   it('move both sides of an axle from where a drag began, or one corner alone', async () => {
     open()
     await wait()
     heights.begin()
-    for (const travel of [0.001, 0.004, 0.010]) {
+    for (const travel of [0.001, 0.004, 0.01]) {
       heights.shift('front_left', travel)
       await wait(5)
     }

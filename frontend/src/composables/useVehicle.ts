@@ -1,7 +1,27 @@
 import { del, get, set } from 'idb-keyval'
-import { computed, type ComputedRef, inject, type InjectionKey, onScopeDispose, provide, type Ref, ref, shallowRef } from 'vue'
+import {
+  computed,
+  type ComputedRef,
+  inject,
+  type InjectionKey,
+  onScopeDispose,
+  provide,
+  type Ref,
+  ref,
+  shallowRef,
+} from 'vue'
 
-import { api, type Document, messageOf, type Outline, type Place, placesOf, type Report, type Setup, type StoredVehicle } from '@/api/client'
+import {
+  api,
+  type Document,
+  messageOf,
+  type Outline,
+  type Place,
+  placesOf,
+  type Report,
+  type Setup,
+  type StoredVehicle,
+} from '@/api/client'
 import { emptyHistory, type Gesture, pushed, redone, undone } from '@/logic/history'
 import { backward, forward, type Path, stepsFor, type Step } from '@/logic/patch'
 
@@ -107,9 +127,11 @@ export function provideVehicle(id: string): VehicleWork {
         await askLoaded(now, setup.value.id)
         continue
       }
-      const { data, error } = await api.POST('/api/evaluate', {
-        body: { document: now, setup: setup.value.id, against: against.value },
-      }).catch((e: unknown) => ({ data: undefined, error: e }))
+      const { data, error } = await api
+        .POST('/api/evaluate', {
+          body: { document: now, setup: setup.value.id, against: against.value },
+        })
+        .catch((e: unknown) => ({ data: undefined, error: e }))
       if (data) {
         reported.value = now
         report.value = data.report
@@ -125,9 +147,11 @@ export function provideVehicle(id: string): VehicleWork {
     if (loadState.value && !now.loads?.some((l) => l.id === loadState.value)) loadState.value = null
     const state = loadState.value
     if (!state) return void (loaded.value = null)
-    const { data } = await api.POST('/api/evaluate', {
-      body: { document: now, setup: of, against: against.value, load_state: state },
-    }).catch(() => ({ data: undefined }))
+    const { data } = await api
+      .POST('/api/evaluate', {
+        body: { document: now, setup: of, against: against.value, load_state: state },
+      })
+      .catch(() => ({ data: undefined }))
     loaded.value = data?.report ?? null
   }
   function carry(state: string | null): void {
@@ -172,7 +196,10 @@ export function provideVehicle(id: string): VehicleWork {
       if (document.value === sent) {
         saveState.value = 'saved'
         await del(draftKey).catch(() => undefined)
-      } else await set(draftKey, { revision: data.revision, document: document.value! } satisfies Draft).catch(() => undefined)
+      } else
+        await set(draftKey, { revision: data.revision, document: document.value! } satisfies Draft).catch(
+          () => undefined,
+        )
     } else if (response?.status === 409) {
       stale.value = (error as unknown as { stored: StoredVehicle }).stored
       saveState.value = 'stale'
@@ -200,7 +227,8 @@ export function provideVehicle(id: string): VehicleWork {
     if (placesOf(data.document).length === 2) {
       // what a two-wheeler will do, it does with its rider on
       const carrying = (data.document.loads ?? []).filter((l) => l.items?.length)
-      loadState.value = (carrying.find((l) => l.id === data.document.surveys?.[0]?.conditions?.rider) ?? carrying[0])?.id ?? null
+      loadState.value =
+        (carrying.find((l) => l.id === data.document.surveys?.[0]?.conditions?.rider) ?? carrying[0])?.id ?? null
     }
     const draft = await get<Draft>(draftKey).catch(() => undefined)
     if (draft && JSON.stringify(draft.document) !== JSON.stringify(data.document)) {
@@ -228,7 +256,8 @@ export function provideVehicle(id: string): VehicleWork {
     if (!found || !document.value) return
     history.value = found.history
     changed(backward(document.value, found.patch.steps))
-    if (setupIndex.value === 0 && document.value.setups[0]?.id !== setupId.value) setupId.value = document.value.setups.at(-1)!.id
+    if (setupIndex.value === 0 && document.value.setups[0]?.id !== setupId.value)
+      setupId.value = document.value.setups.at(-1)!.id
   }
   function redo(): void {
     const found = redone(history.value)
@@ -256,7 +285,10 @@ export function provideVehicle(id: string): VehicleWork {
   }
   async function keepBoth(): Promise<string | null> {
     if (!document.value) return null
-    const mine = { ...document.value, vehicle: { ...document.value.vehicle, name: `${document.value.vehicle.name} (mine)`.slice(0, 80) } }
+    const mine = {
+      ...document.value,
+      vehicle: { ...document.value.vehicle, name: `${document.value.vehicle.name} (mine)`.slice(0, 80) },
+    }
     const { data } = await api.POST('/api/vehicles/import', {
       body: mine as never,
       bodySerializer: (b: unknown) => JSON.stringify(b),
@@ -281,17 +313,45 @@ export function provideVehicle(id: string): VehicleWork {
   onScopeDispose(() => {
     gone = true
     clearTimeout(timer)
-    const last: Promise<void> = lastSave().finally(() => { if (leaving.get(id) === last) leaving.delete(id) })
+    const last: Promise<void> = lastSave().finally(() => {
+      if (leaving.get(id) === last) leaving.delete(id)
+    })
     leaving.set(id, last)
     window.removeEventListener('pagehide', leave)
   })
   void load()
 
   const work: VehicleWork = {
-    id, document, report, reported, loadState, carry, shown: computed(() => (loadState.value ? loaded.value : null) ?? report.value), outline, setup, places, setupIndex, setupId, isFound, against, saveState, trouble, missing, stale,
+    id,
+    document,
+    report,
+    reported,
+    loadState,
+    carry,
+    shown: computed(() => (loadState.value ? loaded.value : null) ?? report.value),
+    outline,
+    setup,
+    places,
+    setupIndex,
+    setupId,
+    isFound,
+    against,
+    saveState,
+    trouble,
+    missing,
+    stale,
     canUndo: computed(() => history.value.done.at(-1)?.words ?? null),
     canRedo: computed(() => history.value.undone.at(-1)?.words ?? null),
-    edit, dragging, beginGesture: () => setGesture('first'), endGesture: () => setGesture('none'), undo, redo, selectSetup, keepMine, takeTheirs, keepBoth,
+    edit,
+    dragging,
+    beginGesture: () => setGesture('first'),
+    endGesture: () => setGesture('none'),
+    undo,
+    redo,
+    selectSetup,
+    keepMine,
+    takeTheirs,
+    keepBoth,
   }
   provide(key, work)
   return work

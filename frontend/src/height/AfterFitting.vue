@@ -12,7 +12,9 @@ const vehicle = useVehicle()
 const units = useUnits()
 const { found, trouble } = useAnswer(() => {
   const [document, setup] = [vehicle.document.value, vehicle.setup.value]
-  return document && setup && !vehicle.isFound.value ? api.POST('/api/correction', { body: { document, setup: setup.id } }) : null
+  return document && setup && !vehicle.isFound.value
+    ? api.POST('/api/correction', { body: { document, setup: setup.id } })
+    : null
 }, [vehicle.report])
 const rows = computed(() => found.value?.corners ?? [])
 const row = (p: Place) => rows.value.find((r) => r.place === p)
@@ -20,30 +22,71 @@ const measured = (p: Place): number | null | undefined => vehicle.setup.value?.s
 const wanted = (p: Place): number | null | undefined => vehicle.setup.value?.sides?.[p]?.hub_to_arch
 const missing = computed(() => PLACES.filter((p) => measured(p) == null))
 const unasked = computed(() => PLACES.filter((p) => wanted(p) == null))
-const set = (p: Place, value: number | null): void => vehicle.edit(`measured after fitting, ${placeWords(p)}`, [{ path: ['setups', vehicle.setupIndex.value, 'sides', p, 'measured'], value }])
+const set = (p: Place, value: number | null): void =>
+  vehicle.edit(`measured after fitting, ${placeWords(p)}`, [
+    { path: ['setups', vehicle.setupIndex.value, 'sides', p, 'measured'], value },
+  ])
 const level = computed(() => rows.value.length === 4 && rows.value.every((r) => r.within))
 </script>
 
 <template>
   <section id="fitted" class="after" aria-label="After fitting">
     <h3>After fitting</h3>
-    <p class="small quiet">Set down, rolled back and forth, loaded as it was weighed: hub to arch again. The answer counts what one corner does to the others.</p>
+    <p class="small quiet">
+      Set down, rolled back and forth, loaded as it was weighed: hub to arch again. The answer counts what one corner
+      does to the others.
+    </p>
     <table>
-      <thead><tr><th></th><th v-for="p in PLACES" :key="p">{{ placeWords(p) }}</th></tr></thead>
+      <thead>
+        <tr>
+          <th></th>
+          <th v-for="p in PLACES" :key="p">{{ placeWords(p) }}</th>
+        </tr>
+      </thead>
       <tbody>
-        <tr><th>wanted</th><td v-for="p in PLACES" :key="p" class="n">{{ units.show(wanted(p), 'm', { unit: true }) }}</td></tr>
-        <tr><th>measured</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`measured after fitting, ${placeWords(p)}`" si="m" :low="0.02" :high="2" :model-value="measured(p)" @update:model-value="(v) => set(p, v)" /></td></tr>
+        <tr>
+          <th>wanted</th>
+          <td v-for="p in PLACES" :key="p" class="n">{{ units.show(wanted(p), 'm', { unit: true }) }}</td>
+        </tr>
+        <tr>
+          <th>measured</th>
+          <td v-for="p in PLACES" :key="p">
+            <QuantityField
+              hide-label
+              :label="`measured after fitting, ${placeWords(p)}`"
+              si="m"
+              :low="0.02"
+              :high="2"
+              :model-value="measured(p)"
+              @update:model-value="(v) => set(p, v)" />
+          </td>
+        </tr>
         <template v-if="rows.length">
-          <tr class="say"><th>turn the collar</th><td v-for="p in PLACES" :key="p" class="n"><template v-if="row(p)?.collar != null"><b>{{ units.show(Math.abs(row(p)!.collar!), 'm', { unit: true, kind: 'fine length' }) }}</b> {{ row(p)!.collar! >= 0 ? 'up' : 'down' }}<small v-if="row(p)!.turns != null">{{ Math.abs(row(p)!.turns!).toFixed(1) }} turns</small></template><template v-else>–</template></td></tr>
+          <tr class="say">
+            <th>turn the collar</th>
+            <td v-for="p in PLACES" :key="p" class="n">
+              <template v-if="row(p)?.collar != null"
+                ><b>{{ units.show(Math.abs(row(p)!.collar!), 'm', { unit: true, kind: 'fine length' }) }}</b>
+                {{ row(p)!.collar! >= 0 ? 'up' : 'down'
+                }}<small v-if="row(p)!.turns != null">{{ Math.abs(row(p)!.turns!).toFixed(1) }} turns</small></template
+              ><template v-else>–</template>
+            </td>
+          </tr>
         </template>
       </tbody>
     </table>
     <p v-if="trouble" class="grade-stop">{{ trouble }}</p>
-    <p v-else-if="vehicle.isFound.value" class="quiet">Take the plan in the heading: it is the plan that gets fitted.</p>
+    <p v-else-if="vehicle.isFound.value" class="quiet">
+      Take the plan in the heading: it is the plan that gets fitted.
+    </p>
     <p v-else-if="unasked.length" class="quiet">Ask a height first at {{ unasked.map(placeWords).join(', ') }}.</p>
-    <p v-else-if="missing.length && missing.length < 4" class="quiet" role="status">Still to measure: {{ missing.map(placeWords).join(', ') }}.</p>
+    <p v-else-if="missing.length && missing.length < 4" class="quiet" role="status">
+      Still to measure: {{ missing.map(placeWords).join(', ') }}.
+    </p>
     <p v-else-if="level" class="quiet" role="status">Every corner stands within 2 mm of its target; leave it.</p>
-    <p v-else-if="rows.length" class="quiet">Move all four, roll it, measure again. Unload each spring on stands before its collar is turned.</p>
+    <p v-else-if="rows.length" class="quiet">
+      Move all four, roll it, measure again. Unload each spring on stands before its collar is turned.
+    </p>
   </section>
 </template>
 

@@ -25,20 +25,42 @@ const scene = computed(() => {
   const lead = (seat - top) / coils
   let d = `M30 ${seat}`
   for (let i = 0; i < coils; i++) d += `L62 ${seat - (i + 0.5) * lead}L30 ${seat - (i + 1) * lead}`
-  return { top, seat, d, thread: thread !== null && collar !== null ? { from: y(0), to: y(thread) } : null, datum: y(0), collar }
+  return {
+    top,
+    seat,
+    d,
+    thread: thread !== null && collar !== null ? { from: y(0), to: y(thread) } : null,
+    datum: y(0),
+    collar,
+  }
 })
 </script>
 
 <template>
-  <svg width="92" :height="HEIGHT" :viewBox="`0 0 92 ${HEIGHT}`" role="img" :aria-label="scene?.collar !== null && scene ? `collar ${units.show(scene.collar, 'm', { kind: 'fine length', unit: true })} from its datum` : 'spring between its seats'">
+  <svg
+    width="92"
+    :height="HEIGHT"
+    :viewBox="`0 0 92 ${HEIGHT}`"
+    role="img"
+    :aria-label="
+      scene?.collar !== null && scene
+        ? `collar ${units.show(scene.collar, 'm', { kind: 'fine length', unit: true })} from its datum`
+        : 'spring between its seats'
+    ">
     <template v-if="scene">
       <path class="axis" :d="`M46 4V${HEIGHT - 4}`" />
-      <path v-if="scene.thread" class="thread" :d="`M40 ${scene.thread.from}V${scene.thread.to}M52 ${scene.thread.from}V${scene.thread.to}`" />
+      <path
+        v-if="scene.thread"
+        class="thread"
+        :d="`M40 ${scene.thread.from}V${scene.thread.to}M52 ${scene.thread.from}V${scene.thread.to}`" />
       <path v-if="scene.thread" class="thread lim" :d="`M36 ${scene.thread.from}h20M36 ${scene.thread.to}h20`" />
       <path class="coil" :class="{ fact }" :d="scene.d" />
       <path class="seat" :d="`M24 ${scene.top}H68`" />
       <path class="collar" :class="{ fact }" :d="`M22 ${scene.seat}H70`" />
-      <path v-if="scene.collar" class="dim" :d="`M78 ${scene.datum}V${scene.seat}M74 ${scene.datum}h8M74 ${scene.seat}h8`" />
+      <path
+        v-if="scene.collar"
+        class="dim"
+        :d="`M78 ${scene.datum}V${scene.seat}M74 ${scene.datum}h8M74 ${scene.seat}h8`" />
     </template>
     <text v-else class="lab" x="46" y="104" text-anchor="middle">no length</text>
   </svg>

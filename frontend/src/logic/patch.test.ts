@@ -3,7 +3,11 @@ import { describe, expect, it } from 'vitest'
 import { emptyHistory, pushed, redone, undone } from './history'
 import { backward, differences, forward, type Patch, stepsFor, withValue } from './patch'
 
-const doc = { name: 'a', sides: [{ collar: 1, spring: { rate: 2 } }, { collar: 3 }], empty: null as null | { x: number } }
+const doc = {
+  name: 'a',
+  sides: [{ collar: 1, spring: { rate: 2 } }, { collar: 3 }],
+  empty: null as null | { x: number },
+}
 
 describe('patches', () => {
   it('go there and back, also where nothing stood before', () => {
@@ -24,12 +28,18 @@ describe('patches', () => {
     expect(withValue({ a: 1, b: 2 }, ['b'], undefined)).toEqual({ a: 1 })
   })
   it('tell where two documents differ', () => {
-    expect(differences(doc, withValue(doc, ['sides', 1, 'collar'], 4))).toEqual([{ path: 'sides › 1 › collar', mine: 3, theirs: 4 }])
+    expect(differences(doc, withValue(doc, ['sides', 1, 'collar'], 4))).toEqual([
+      { path: 'sides › 1 › collar', mine: 3, theirs: 4 },
+    ])
   })
 })
 
 describe('history', () => {
-  const patch = (value: number, at: number): Patch => ({ words: 'collar', at, steps: [{ path: ['c'], before: value - 1, after: value }] })
+  const patch = (value: number, at: number): Patch => ({
+    words: 'collar',
+    at,
+    steps: [{ path: ['c'], before: value - 1, after: value }],
+  })
   it('makes one undo of a drag, two of two moves', () => {
     let h = emptyHistory()
     for (let i = 1; i <= 5; i++) h = pushed(h, patch(i, i * 100))

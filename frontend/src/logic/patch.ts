@@ -52,7 +52,10 @@ export const backward = <T>(root: T, steps: Step[]): T =>
 
 /** Whether two patches touch the same members, so that typing and dragging become one undo. */
 export function sameMembers(a: Patch, b: Patch): boolean {
-  return a.steps.length === b.steps.length && a.steps.every((s, i) => JSON.stringify(s.path) === JSON.stringify(b.steps[i]?.path))
+  return (
+    a.steps.length === b.steps.length &&
+    a.steps.every((s, i) => JSON.stringify(s.path) === JSON.stringify(b.steps[i]?.path))
+  )
 }
 
 /** One patch from two on the same members: first before, last after. */
@@ -62,7 +65,11 @@ export const merged = (a: Patch, b: Patch): Patch => ({
 })
 
 /** Members in which two documents differ, as dotted paths with both values. */
-export function differences(a: unknown, b: unknown, path: Path = []): { path: string; mine: unknown; theirs: unknown }[] {
+export function differences(
+  a: unknown,
+  b: unknown,
+  path: Path = [],
+): { path: string; mine: unknown; theirs: unknown }[] {
   if (JSON.stringify(a) === JSON.stringify(b)) return []
   const both = [a, b].every((v) => typeof v === 'object' && v !== null)
   if (!both) return [{ path: path.join(' › ').replaceAll('_', ' '), mine: a, theirs: b }]

@@ -9,7 +9,10 @@ export function sentence(text: string, numbers: Record<string, Figure> | undefin
     const mark = figure.assumed ? '~' : ''
     if (figure.unit === '') return mark + (/ratio/.test(name) ? show(figure.value, '', system) : percent(figure.value))
     const small = figure.unit === 'm' && Math.abs(figure.value) < 0.02
-    const text = show(figure.value, figure.unit, system, { unit: true, ...(small ? { kind: 'fine length' as const } : {}) })
+    const text = show(figure.value, figure.unit, system, {
+      unit: true,
+      ...(small ? { kind: 'fine length' as const } : {}),
+    })
     return mark + text.replace(/\.0+(?= |$)/, '')
   })
 }

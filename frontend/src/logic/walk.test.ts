@@ -5,16 +5,31 @@ import type { Document } from '@/api/client'
 import { forward, stepsFor } from './patch'
 import { firstEmpty, meanOf, STEPS, valuesAt, written } from './walk'
 
-const blank = (): Document => ({
-  vehicle: { name: 'x' }, surveys: [{ id: 'first', readings: [] }],
-  setups: [{ id: 'found', name: 'as found', stage: 'as found', sides: { front_left: {}, front_right: {}, rear_left: {}, rear_right: {} } }],
-}) as unknown as Document
+const blank = (): Document =>
+  ({
+    vehicle: { name: 'x' },
+    surveys: [{ id: 'first', readings: [] }],
+    setups: [
+      {
+        id: 'found',
+        name: 'as found',
+        stage: 'as found',
+        sides: { front_left: {}, front_right: {}, rear_left: {}, rear_right: {} },
+      },
+    ],
+  }) as unknown as Document
 const apply = (d: Document, changes: ReturnType<typeof written>): Document => forward(d, stepsFor(d, changes))
 const at = (id: string, place: string) => STEPS.find((s) => s.row.id === id && s.place === place)!
 
 describe('the walk round', () => {
   it('goes round the vehicle, one measure at a time, and finds where it was left', () => {
-    expect(STEPS.slice(0, 5).map((s) => `${s.row.id} ${s.place}`)).toEqual(['mass front_left', 'mass rear_left', 'mass rear_right', 'mass front_right', 'hub front_left'])
+    expect(STEPS.slice(0, 5).map((s) => `${s.row.id} ${s.place}`)).toEqual([
+      'mass front_left',
+      'mass rear_left',
+      'mass rear_right',
+      'mass front_right',
+      'hub front_left',
+    ])
     let d = blank()
     for (const step of STEPS.slice(0, 6)) d = apply(d, written(d, step, 0.4, false))
     expect(STEPS[firstEmpty(d)]).toEqual(STEPS[6])
@@ -36,6 +51,9 @@ describe('the walk round', () => {
     d.setups[0]!.sides!.front_left = { rebound: { count: 3, of: 18, counted_from: 'fully open' } }
     const next = apply(d, written(d, step, 7, false))
     expect(next.setups[0]!.sides!.front_left!.rebound).toEqual({ count: 7, of: 18, counted_from: 'fully open' })
-    expect(apply(blank(), written(blank(), step, 7, false)).setups[0]!.sides!.front_left!.rebound).toEqual({ count: 7, counted_from: 'fully closed' })
+    expect(apply(blank(), written(blank(), step, 7, false)).setups[0]!.sides!.front_left!.rebound).toEqual({
+      count: 7,
+      counted_from: 'fully closed',
+    })
   })
 })

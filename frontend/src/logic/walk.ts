@@ -18,16 +18,102 @@ export interface WalkRow {
   how?: Reading['how']
 }
 export const ROWS: WalkRow[] = [
-  { id: 'mass', words: 'weight', says: 'Scale under the wheel, all four level with one another.', si: 'kg', low: 5, high: 5000, quantity: 'mass', how: 'scales' },
-  { id: 'hub', words: 'hub to arch', says: 'From the wheel centre straight up to the lower edge of the lip; the tyre does not count.', si: 'm', low: 0.05, high: 2, quantity: 'hub_to_arch', how: 'tape' },
-  { id: 'floor', words: 'floor to arch', says: 'From the floor, straight up through the hub, to the lower edge of the lip.', si: 'm', low: 0.2, high: 3, quantity: 'floor_to_arch', how: 'tape' },
-  { id: 'sill', words: 'sill off the floor', says: 'At the axle line or jacking notch; it gives the rake.', si: 'm', low: 0.02, high: 1.5, quantity: 'sill', how: 'tape' },
-  { id: 'pressure', words: 'tyre pressure, cold', says: 'As found, before it is set.', si: 'Pa', low: 1e4, high: 2e6, member: 'tyre_pressure' },
-  { id: 'collar', words: 'collar above its datum', says: 'From the bottom of the thread; leave empty on fixed perches.', si: 'm', kind: 'fine length', low: -0.5, high: 0.5, member: 'collar' },
-  { id: 'rebound', words: 'rebound clicks', says: 'Out from fully closed; turn gently, and put it back.', si: '', low: 0, high: 200, member: 'rebound' },
-  { id: 'bump', words: 'bump clicks', says: 'Out from fully closed; turn gently, and put it back.', si: '', low: 0, high: 200, member: 'bump' },
-  { id: 'camber', words: 'camber', says: 'Top of the wheel leaning in is negative.', si: 'rad', low: -0.3, high: 0.3, member: 'camber' },
-  { id: 'toe', words: 'toe of this wheel', says: 'At the rim, half the total; in is positive.', si: 'm', kind: 'fine length', low: -0.05, high: 0.05, member: 'toe' },
+  {
+    id: 'mass',
+    words: 'weight',
+    says: 'Scale under the wheel, all four level with one another.',
+    si: 'kg',
+    low: 5,
+    high: 5000,
+    quantity: 'mass',
+    how: 'scales',
+  },
+  {
+    id: 'hub',
+    words: 'hub to arch',
+    says: 'From the wheel centre straight up to the lower edge of the lip; the tyre does not count.',
+    si: 'm',
+    low: 0.05,
+    high: 2,
+    quantity: 'hub_to_arch',
+    how: 'tape',
+  },
+  {
+    id: 'floor',
+    words: 'floor to arch',
+    says: 'From the floor, straight up through the hub, to the lower edge of the lip.',
+    si: 'm',
+    low: 0.2,
+    high: 3,
+    quantity: 'floor_to_arch',
+    how: 'tape',
+  },
+  {
+    id: 'sill',
+    words: 'sill off the floor',
+    says: 'At the axle line or jacking notch; it gives the rake.',
+    si: 'm',
+    low: 0.02,
+    high: 1.5,
+    quantity: 'sill',
+    how: 'tape',
+  },
+  {
+    id: 'pressure',
+    words: 'tyre pressure, cold',
+    says: 'As found, before it is set.',
+    si: 'Pa',
+    low: 1e4,
+    high: 2e6,
+    member: 'tyre_pressure',
+  },
+  {
+    id: 'collar',
+    words: 'collar above its datum',
+    says: 'From the bottom of the thread; leave empty on fixed perches.',
+    si: 'm',
+    kind: 'fine length',
+    low: -0.5,
+    high: 0.5,
+    member: 'collar',
+  },
+  {
+    id: 'rebound',
+    words: 'rebound clicks',
+    says: 'Out from fully closed; turn gently, and put it back.',
+    si: '',
+    low: 0,
+    high: 200,
+    member: 'rebound',
+  },
+  {
+    id: 'bump',
+    words: 'bump clicks',
+    says: 'Out from fully closed; turn gently, and put it back.',
+    si: '',
+    low: 0,
+    high: 200,
+    member: 'bump',
+  },
+  {
+    id: 'camber',
+    words: 'camber',
+    says: 'Top of the wheel leaning in is negative.',
+    si: 'rad',
+    low: -0.3,
+    high: 0.3,
+    member: 'camber',
+  },
+  {
+    id: 'toe',
+    words: 'toe of this wheel',
+    says: 'At the rim, half the total; in is positive.',
+    si: 'm',
+    kind: 'fine length',
+    low: -0.05,
+    high: 0.05,
+    member: 'toe',
+  },
 ]
 
 export interface WalkStep {
@@ -37,7 +123,8 @@ export interface WalkStep {
 export const STEPS: WalkStep[] = ROWS.flatMap((row) => WALK.map((place) => ({ row, place })))
 
 const sideOf = (document: Document, place: Place): SideSetup => document.setups[0]!.sides![place]!
-const readingsOf = (document: Document, step: WalkStep): Reading[] => (document.surveys?.[0]?.readings ?? []).filter((r) => r.place === step.place && r.quantity === step.row.quantity)
+const readingsOf = (document: Document, step: WalkStep): Reading[] =>
+  (document.surveys?.[0]?.readings ?? []).filter((r) => r.place === step.place && r.quantity === step.row.quantity)
 
 /** Every value read at a step: several are repeats. */
 export function valuesAt(document: Document, step: WalkStep): number[] {
@@ -46,19 +133,32 @@ export function valuesAt(document: Document, step: WalkStep): number[] {
   if (value === null || value === undefined) return []
   return [typeof value === 'number' ? value : value.count]
 }
-export const meanOf = (values: number[]): number | null => (values.length ? values.reduce((a, b) => a + b, 0) / values.length : null)
+export const meanOf = (values: number[]): number | null =>
+  values.length ? values.reduce((a, b) => a + b, 0) / values.length : null
 
 /** The change that writes a value at a step: instead of what is there, or as one more reading. */
-export function written(document: Document, step: WalkStep, value: number | null, again: boolean): { path: Path; value: unknown }[] {
+export function written(
+  document: Document,
+  step: WalkStep,
+  value: number | null,
+  again: boolean,
+): { path: Path; value: unknown }[] {
   const { row, place } = step
   if (row.quantity) {
     const all = document.surveys?.[0]?.readings ?? []
     const others = again ? [...all] : all.filter((r) => r.place !== place || r.quantity !== row.quantity)
     const list = value === null ? others : [...others, { place, quantity: row.quantity, value, how: row.how! }]
-    return document.surveys?.length ? [{ path: ['surveys', 0, 'readings'], value: list }] : [{ path: ['surveys'], value: [{ id: 'first', readings: list }] }]
+    return document.surveys?.length
+      ? [{ path: ['surveys', 0, 'readings'], value: list }]
+      : [{ path: ['surveys'], value: [{ id: 'first', readings: list }] }]
   }
   const now = sideOf(document, place)[row.member!]
-  const made = value === null ? null : row.si !== '' ? value : { counted_from: 'fully closed', ...(typeof now === 'object' ? now : {}), count: Math.round(value) }
+  const made =
+    value === null
+      ? null
+      : row.si !== ''
+        ? value
+        : { counted_from: 'fully closed', ...(typeof now === 'object' ? now : {}), count: Math.round(value) }
   return [{ path: ['setups', 0, 'sides', place, row.member!], value: made }]
 }
 

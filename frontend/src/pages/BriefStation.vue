@@ -10,12 +10,25 @@ import SagTargets from '@/sag/SagTargets.vue'
 const vehicle = useVehicle()
 const brief = computed(() => vehicle.document.value!.brief!)
 const about = computed(() => vehicle.document.value!.vehicle)
-const set = (words: string, member: (string | number)[], value: unknown): void => vehicle.edit(words, [{ path: ['brief', ...member], value }])
-const setVehicle = (words: string, member: string, value: unknown): void => vehicle.edit(words, [{ path: ['vehicle', member], value }])
+const set = (words: string, member: (string | number)[], value: unknown): void =>
+  vehicle.edit(words, [{ path: ['brief', ...member], value }])
+const setVehicle = (words: string, member: string, value: unknown): void =>
+  vehicle.edit(words, [{ path: ['vehicle', member], value }])
 
 const two = computed(() => onTwo(vehicle.document.value))
 const kind = computed(() => about.value.kind)
-const USES_OF_TWO = { motorcycle: [{ value: 'road motorcycle', words: 'Road', says: 'everyday and touring' }, { value: 'track motorcycle', words: 'Track', says: 'smooth, hard on the brakes' }, { value: 'off-road motorcycle', words: 'Off-road', says: 'long travel, rough ground' }], bicycle: [{ value: 'cross-country', words: 'Cross-country', says: 'firm, pedals well' }, { value: 'trail', words: 'Trail', says: 'up and down again' }, { value: 'enduro and downhill', words: 'Enduro, downhill', says: 'deep in its travel' }] }
+const USES_OF_TWO = {
+  motorcycle: [
+    { value: 'road motorcycle', words: 'Road', says: 'everyday and touring' },
+    { value: 'track motorcycle', words: 'Track', says: 'smooth, hard on the brakes' },
+    { value: 'off-road motorcycle', words: 'Off-road', says: 'long travel, rough ground' },
+  ],
+  bicycle: [
+    { value: 'cross-country', words: 'Cross-country', says: 'firm, pedals well' },
+    { value: 'trail', words: 'Trail', says: 'up and down again' },
+    { value: 'enduro and downhill', words: 'Enduro, downhill', says: 'deep in its travel' },
+  ],
+}
 const uses = computed(() => (kind.value === 'motorcycle' || kind.value === 'bicycle' ? USES_OF_TWO[kind.value] : USES))
 const USES = [
   { value: 'comfort road', words: 'Comfort road', says: 'soft and quiet' },
@@ -26,21 +39,24 @@ const USES = [
 ]
 const SCHOOLS = [
   {
-    member: 'pitch_school', title: 'Front to rear',
+    member: 'pitch_school',
+    title: 'Front to rear',
     choices: [
       { value: 'flat ride', words: 'Rear higher: flat ride', says: 'pitch dies out in one wave' },
       { value: 'stiff front', words: 'Front higher', says: 'response and traction on smooth ground' },
     ],
   },
   {
-    member: 'stop_school', title: 'Bump stops',
+    member: 'stop_school',
+    title: 'Bump stops',
     choices: [
       { value: 'not touched', words: 'Not touched in normal use', says: 'the spring alone carries' },
       { value: 'as springs', words: 'A third spring', says: 'met early, tuned with stops and packers' },
     ],
   },
   {
-    member: 'frequency_basis', title: 'Frequency counts',
+    member: 'frequency_basis',
+    title: 'Frequency counts',
     choices: [
       { value: 'wheel rate', words: 'On the wheel rate alone', says: 'the usual way to compare' },
       { value: 'with tyre', words: 'With the tyre in series', says: 'what the body does; needs a tyre rate' },
@@ -50,9 +66,13 @@ const SCHOOLS = [
 const band = computed(() => vehicle.report.value?.vehicle)
 function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', value: number | null): void {
   if (value === null) return set('target, back to the usual', ['targets', member], null)
-  const now = member === 'frequency'
-    ? { low: band.value?.frequency_low?.value ?? 1, high: band.value?.frequency_high?.value ?? 2 }
-    : { low: brief.value.targets?.frequency_ratio?.low ?? 1.05, high: brief.value.targets?.frequency_ratio?.high ?? 1.2 }
+  const now =
+    member === 'frequency'
+      ? { low: band.value?.frequency_low?.value ?? 1, high: band.value?.frequency_high?.value ?? 2 }
+      : {
+          low: brief.value.targets?.frequency_ratio?.low ?? 1.05,
+          high: brief.value.targets?.frequency_ratio?.high ?? 1.2,
+        }
   const next = { ...now, [edge]: value }
   if (next.low <= next.high) set('target', ['targets', member], next)
 }
@@ -61,13 +81,44 @@ function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', 
 <template>
   <div class="bench-top"><h1>Brief</h1></div>
   <div class="two">
-    <div class="field"><label for="v-name" class="small quiet">Vehicle</label><input id="v-name" class="line" :value="about.name" maxlength="80" @input="($event.target as HTMLInputElement).value.trim() && setVehicle('name', 'name', ($event.target as HTMLInputElement).value)" /></div>
-    <div class="field"><label for="v-about" class="small quiet">In a few words, and as it was weighed</label><input id="v-about" class="line" :value="about.description" maxlength="200" :placeholder="two ? 'middleweight roadster, tank full' : 'hatchback, driver aboard, half tank'" @input="setVehicle('description', 'description', ($event.target as HTMLInputElement).value)" /></div>
+    <div class="field">
+      <label for="v-name" class="small quiet">Vehicle</label
+      ><input
+        id="v-name"
+        class="line"
+        :value="about.name"
+        maxlength="80"
+        @input="
+          ($event.target as HTMLInputElement).value.trim() &&
+          setVehicle('name', 'name', ($event.target as HTMLInputElement).value)
+        " />
+    </div>
+    <div class="field">
+      <label for="v-about" class="small quiet">In a few words, and as it was weighed</label
+      ><input
+        id="v-about"
+        class="line"
+        :value="about.description"
+        maxlength="200"
+        :placeholder="two ? 'middleweight roadster, tank full' : 'hatchback, driver aboard, half tank'"
+        @input="setVehicle('description', 'description', ($event.target as HTMLInputElement).value)" />
+    </div>
   </div>
   <section id="use" aria-labelledby="use-h">
     <h3 id="use-h">What is it for</h3>
     <div class="uses" role="radiogroup" aria-labelledby="use-h">
-      <button v-for="u in uses" :key="u.value" role="radio" class="choice" :aria-checked="brief.use === u.value" @click="vehicle.edit('use', [{ path: ['brief', 'use'], value: u.value }, { path: ['brief', 'targets', 'frequency'], value: null }])">
+      <button
+        v-for="u in uses"
+        :key="u.value"
+        role="radio"
+        class="choice"
+        :aria-checked="brief.use === u.value"
+        @click="
+          vehicle.edit('use', [
+            { path: ['brief', 'use'], value: u.value },
+            { path: ['brief', 'targets', 'frequency'], value: null },
+          ])
+        ">
         <b>{{ u.words }}</b><span>{{ u.says }}</span>
       </button>
     </div>
@@ -77,33 +128,108 @@ function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', 
     <div>
       <h3>Frequency wanted</h3>
       <div class="pair">
-        <QuantityField label="from" si="Hz" :low="0.3" :high="20" :model-value="band?.frequency_low?.value" @update:model-value="(v) => setBand('frequency', 'low', v)" />
-        <QuantityField label="to" si="Hz" :low="0.3" :high="20" :model-value="band?.frequency_high?.value" @update:model-value="(v) => setBand('frequency', 'high', v)" />
+        <QuantityField
+          label="from"
+          si="Hz"
+          :low="0.3"
+          :high="20"
+          :model-value="band?.frequency_low?.value"
+          @update:model-value="(v) => setBand('frequency', 'low', v)" />
+        <QuantityField
+          label="to"
+          si="Hz"
+          :low="0.3"
+          :high="20"
+          :model-value="band?.frequency_high?.value"
+          @update:model-value="(v) => setBand('frequency', 'high', v)" />
       </div>
-      <p class="small quiet mt-1">{{ brief.targets?.frequency ? 'Yours. Empty a field to go back to the usual.' : 'Usual for this use; general practice, yours to edit.' }}</p>
+      <p class="small quiet mt-1">
+        {{
+          brief.targets?.frequency
+            ? 'Yours. Empty a field to go back to the usual.'
+            : 'Usual for this use; general practice, yours to edit.'
+        }}
+      </p>
     </div>
     <div v-if="brief.pitch_school === 'flat ride'">
       <h3>Rear over front wanted</h3>
       <div class="pair">
-        <QuantityField label="ratio of frequencies, from" si="" :decimals="2" :low="0.5" :high="2" :model-value="brief.targets?.frequency_ratio?.low ?? 1.05" @update:model-value="(v) => setBand('frequency_ratio', 'low', v)" />
-        <QuantityField label="ratio of frequencies, to" si="" :decimals="2" :low="0.5" :high="2" :model-value="brief.targets?.frequency_ratio?.high ?? 1.2" @update:model-value="(v) => setBand('frequency_ratio', 'high', v)" />
+        <QuantityField
+          label="ratio of frequencies, from"
+          si=""
+          :decimals="2"
+          :low="0.5"
+          :high="2"
+          :model-value="brief.targets?.frequency_ratio?.low ?? 1.05"
+          @update:model-value="(v) => setBand('frequency_ratio', 'low', v)" />
+        <QuantityField
+          label="ratio of frequencies, to"
+          si=""
+          :decimals="2"
+          :low="0.5"
+          :high="2"
+          :model-value="brief.targets?.frequency_ratio?.high ?? 1.2"
+          @update:model-value="(v) => setBand('frequency_ratio', 'high', v)" />
       </div>
-      <p class="small quiet mt-1">{{ brief.targets?.frequency_ratio ? 'Yours. Empty a field to go back to the usual.' : '5 to 20 % over is usual for a flat ride; yours to edit.' }}</p>
+      <p class="small quiet mt-1">
+        {{
+          brief.targets?.frequency_ratio
+            ? 'Yours. Empty a field to go back to the usual.'
+            : '5 to 20 % over is usual for a flat ride; yours to edit.'
+        }}
+      </p>
     </div>
     <div>
       <h3>Held at full droop</h3>
-      <QuantityField label="at least" si="m" kind="fine length" :low="0" :high="0.2" :model-value="brief.targets?.held_at_droop ?? 0.003" @update:model-value="(v) => set('target, held at droop', ['targets', 'held_at_droop'], v)" />
+      <QuantityField
+        label="at least"
+        si="m"
+        kind="fine length"
+        :low="0"
+        :high="0.2"
+        :model-value="brief.targets?.held_at_droop ?? 0.003"
+        @update:model-value="(v) => set('target, held at droop', ['targets', 'held_at_droop'], v)" />
       <p class="small quiet mt-1">So that no spring comes loose. General practice.</p>
     </div>
   </section>
   <section class="two">
-    <div id="complaint"><h3>What is wrong now</h3><v-textarea aria-label="What is wrong now" :model-value="brief.complaint" :placeholder="two ? 'bottoms, harsh, wallows, scrapes in a lean, runs wide' : 'floats, bottoms, harsh, sits nose-high, arch gap'" maxlength="2000" @update:model-value="(v: string) => set('complaint', ['complaint'], v)" /></div>
-    <div><h3>What may not be given up</h3><v-textarea aria-label="What may not be given up" :model-value="brief.keep" :placeholder="two ? 'seat height, comfort two-up, grip on wet roots' : 'ramp clearance, comfort, roadworthiness, tyre wear'" maxlength="2000" @update:model-value="(v: string) => set('what to keep', ['keep'], v)" /></div>
+    <div id="complaint">
+      <h3>What is wrong now</h3>
+      <v-textarea
+        aria-label="What is wrong now"
+        :model-value="brief.complaint"
+        :placeholder="
+          two
+            ? 'bottoms, harsh, wallows, scrapes in a lean, runs wide'
+            : 'floats, bottoms, harsh, sits nose-high, arch gap'
+        "
+        maxlength="2000"
+        @update:model-value="(v: string) => set('complaint', ['complaint'], v)" />
+    </div>
+    <div>
+      <h3>What may not be given up</h3>
+      <v-textarea
+        aria-label="What may not be given up"
+        :model-value="brief.keep"
+        :placeholder="
+          two ? 'seat height, comfort two-up, grip on wet roots' : 'ramp clearance, comfort, roadworthiness, tyre wear'
+        "
+        maxlength="2000"
+        @update:model-value="(v: string) => set('what to keep', ['keep'], v)" />
+    </div>
   </section>
   <section v-if="!two" id="schools" class="schools" aria-label="Schools">
     <fieldset v-for="s in SCHOOLS" :key="s.member">
       <legend>{{ s.title }}</legend>
-      <button v-for="c in s.choices" :key="c.value" role="radio" class="choice" :aria-checked="brief[s.member] === c.value" @click="set(s.title.toLowerCase(), [s.member], c.value)"><b>{{ c.words }}</b><span>{{ c.says }}</span></button>
+      <button
+        v-for="c in s.choices"
+        :key="c.value"
+        role="radio"
+        class="choice"
+        :aria-checked="brief[s.member] === c.value"
+        @click="set(s.title.toLowerCase(), [s.member], c.value)">
+        <b>{{ c.words }}</b><span>{{ c.says }}</span>
+      </button>
     </fieldset>
   </section>
 </template>

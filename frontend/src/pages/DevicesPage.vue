@@ -14,14 +14,18 @@ async function take(asked: Promise<{ data?: PairingState; error?: unknown }>): P
 }
 const load = (): Promise<void> => take(api.GET('/api/pair'))
 const fresh = (): Promise<void> => take(api.POST('/api/pair/code'))
-const remove = (device: number): Promise<void> => take(api.DELETE('/api/pair/device/{device}', { params: { path: { device } } }))
+const remove = (device: number): Promise<void> =>
+  take(api.DELETE('/api/pair/device/{device}', { params: { path: { device } } }))
 onMounted(() => {
   document.title = 'Devices · Feder'
   void load()
 })
-const ticking = setInterval(() => { if (state.value?.address) void load() }, 4000)
+const ticking = setInterval(() => {
+  if (state.value?.address) void load()
+}, 4000)
 onScopeDispose(() => clearInterval(ticking))
-const when = (text: string): string => new Date(`${text}Z`).toLocaleString(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+const when = (text: string): string =>
+  new Date(`${text}Z`).toLocaleString(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 </script>
 
 <template>
@@ -33,13 +37,52 @@ const when = (text: string): string => new Date(`${text}Z`).toLocaleString(undef
       <template v-if="state">
         <section v-if="state.address">
           <h2>Pair a phone</h2>
-          <ol><li>Join the phone to the workshop's network.</li><li>Open <b class="addr">{{ state.address }}/pair</b> on it.</li><li>Type this code; it holds for five minutes and is good once.</li></ol>
-          <p v-if="state.code" class="code" role="status" aria-label="Code">{{ state.code.slice(0, 3) }} {{ state.code.slice(3) }}</p>
+          <ol>
+            <li>Join the phone to the workshop's network.</li>
+            <li>
+              Open <b class="addr">{{ state.address }}/pair</b> on it.
+            </li>
+            <li>Type this code; it holds for five minutes and is good once.</li>
+          </ol>
+          <p v-if="state.code" class="code" role="status" aria-label="Code">
+            {{ state.code.slice(0, 3) }} {{ state.code.slice(3) }}
+          </p>
           <button class="act go" @click="fresh">{{ state.code ? 'Another code' : 'Show a code' }}</button>
         </section>
-        <section v-else><h2>This machine only</h2><p class="say">Feder answers this machine alone. To read sag on a phone beside the bike, end it and start it with this machine's own address on the workshop's network:</p><pre>FEDER_HOST=192.168.1.20 make demo</pre><p class="say">It then answers there too, for paired devices only, over the open network of the workshop: not for a network you share with strangers.</p></section>
-        <section><h2>Paired</h2><p v-if="!state.devices.length" class="quiet">No device is paired.</p>
-          <table v-else><thead><tr><th>device</th><th>paired</th><th>last asked</th><th></th></tr></thead><tbody><tr v-for="d in state.devices" :key="d.id"><td>{{ d.name }}</td><td>{{ when(d.paired) }}</td><td>{{ when(d.seen) }}</td><td><button class="link" :aria-label="`remove ${d.name}`" @click="remove(d.id)">remove</button></td></tr></tbody></table></section>
+        <section v-else>
+          <h2>This machine only</h2>
+          <p class="say">
+            Feder answers this machine alone. To read sag on a phone beside the bike, end it and start it with this
+            machine's own address on the workshop's network:
+          </p>
+          <pre>FEDER_HOST=192.168.1.20 make demo</pre>
+          <p class="say">
+            It then answers there too, for paired devices only, over the open network of the workshop: not for a network
+            you share with strangers.
+          </p>
+        </section>
+        <section>
+          <h2>Paired</h2>
+          <p v-if="!state.devices.length" class="quiet">No device is paired.</p>
+          <table v-else>
+            <thead>
+              <tr>
+                <th>device</th>
+                <th>paired</th>
+                <th>last asked</th>
+                <th></th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="d in state.devices" :key="d.id">
+                <td>{{ d.name }}</td>
+                <td>{{ when(d.paired) }}</td>
+                <td>{{ when(d.seen) }}</td>
+                <td><button class="link" :aria-label="`remove ${d.name}`" @click="remove(d.id)">remove</button></td>
+              </tr>
+            </tbody>
+          </table>
+        </section>
       </template>
     </main>
   </div>

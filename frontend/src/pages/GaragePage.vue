@@ -19,13 +19,17 @@ const bodies = ref<Outline[]>([])
 const twoWheels = computed(() => ['motorcycle', 'bicycle'].includes(form.body ?? ''))
 const LAYOUTS_OF_TWO = {
   front: [{ value: 'fork', title: 'telescopic fork' }],
-  rear: [{ value: 'linkage', title: 'one shock, on a linkage or arm' }, { value: 'twin shock', title: 'two shocks' }],
+  rear: [
+    { value: 'linkage', title: 'one shock, on a linkage or arm' },
+    { value: 'twin shock', title: 'two shocks' },
+  ],
 }
 const layouts = (end: 'front' | 'rear') => (twoWheels.value ? LAYOUTS_OF_TWO[end] : LAYOUTS)
 function choose(body: string): void {
   const was = twoWheels.value
   form.body = body as NewVehicle['body']
-  if (twoWheels.value !== was) Object.assign(form, twoWheels.value ? { front: 'fork', rear: 'linkage' } : { front: 'strut', rear: 'divorced' })
+  if (twoWheels.value !== was)
+    Object.assign(form, twoWheels.value ? { front: 'fork', rear: 'linkage' } : { front: 'strut', rear: 'divorced' })
 }
 const LAYOUTS = [
   { value: 'strut', title: 'strut, spring on it' },
@@ -47,17 +51,23 @@ onMounted(() => {
 const open = (id: string, station = 'springs'): void => void router.push(`/vehicle/${id}/${station}`)
 async function make(): Promise<void> {
   if (!form.name.trim()) return
-  const { data, error } = await api.POST('/api/vehicles', { body: { ...form, name: form.name.trim() } }).catch((e: unknown) => ({ data: undefined, error: e }))
+  const { data, error } = await api
+    .POST('/api/vehicles', { body: { ...form, name: form.name.trim() } })
+    .catch((e: unknown) => ({ data: undefined, error: e }))
   if (data) open(data.id, 'brief')
   else trouble.value = messageOf(error)
 }
 async function copy(v: VehicleSummary): Promise<void> {
-  const { data, error } = await api.POST('/api/vehicles/{vehicle_id}/copy', { params: { path: { vehicle_id: v.id } } }).catch((e: unknown) => ({ data: undefined, error: e }))
+  const { data, error } = await api
+    .POST('/api/vehicles/{vehicle_id}/copy', { params: { path: { vehicle_id: v.id } } })
+    .catch((e: unknown) => ({ data: undefined, error: e }))
   if (!data) trouble.value = messageOf(error)
   await load()
 }
 async function remove(v: VehicleSummary): Promise<void> {
-  const { error } = await api.DELETE('/api/vehicles/{vehicle_id}', { params: { path: { vehicle_id: v.id } } }).catch((e: unknown) => ({ error: e }))
+  const { error } = await api
+    .DELETE('/api/vehicles/{vehicle_id}', { params: { path: { vehicle_id: v.id } } })
+    .catch((e: unknown) => ({ error: e }))
   if (error) return void (trouble.value = messageOf(error))
   await load()
   notices.say(`${v.name} was deleted`, async () => {
@@ -74,29 +84,64 @@ async function importFile(event: Event): Promise<void> {
   if (response?.ok) return open(((await response.json()) as StoredVehicle).id)
   trouble.value = messageOf(response ? await response.json().catch(() => undefined) : undefined)
 }
-const when = (text: string): string => new Date(`${text}Z`).toLocaleDateString(undefined, { day: 'numeric', month: 'long', year: 'numeric' })
+const when = (text: string): string =>
+  new Date(`${text}Z`).toLocaleDateString(undefined, { day: 'numeric', month: 'long', year: 'numeric' })
 </script>
 
 <template>
   <div class="page">
     <PageHead here="garage" />
     <main>
-      <div class="top"><h1>Garage</h1><div class="acts"><button class="act go" @click="making = true">New vehicle</button><button class="act" @click="file?.click()">Import a file</button><input ref="file" type="file" accept=".json,application/json" class="seen-not" aria-label="Vehicle file" @change="importFile" /></div></div>
+      <div class="top">
+        <h1>Garage</h1>
+        <div class="acts">
+          <button class="act go" @click="making = true">New vehicle</button
+          ><button class="act" @click="file?.click()">Import a file</button
+          ><input
+            ref="file"
+            type="file"
+            accept=".json,application/json"
+            class="seen-not"
+            aria-label="Vehicle file"
+            @change="importFile" />
+        </div>
+      </div>
       <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
       <p v-if="vehicles === null && !trouble" class="quiet" role="status">Opening the garage…</p>
       <section v-if="vehicles?.length === 0" class="none">
         <h2>The garage is empty</h2>
-        <p>Make a vehicle: a name, a body, how its springs stand. Then weigh it, measure its heights, and choose springs that exist.</p>
+        <p>
+          Make a vehicle: a name, a body, how its springs stand. Then weigh it, measure its heights, and choose springs
+          that exist.
+        </p>
         <button class="act go" @click="making = true">New vehicle</button>
       </section>
       <ul v-else-if="vehicles" class="list">
         <li v-for="v in vehicles" :key="v.id">
           <button class="open" :aria-label="`Open ${v.name}`" @click="open(v.id)">
-            <svg viewBox="0 0 330 130" aria-hidden="true"><SideView :outline="v.outline" :width="330" :height="128" /></svg>
-            <span class="name"><b>{{ v.name }}</b><span class="quiet">{{ v.description || 'nothing said of it yet' }}</span></span>
-            <span class="wait"><template v-if="v.waits_for">waits for <b>{{ v.waits_for }}</b></template><template v-else>{{ v.setup }} is complete</template></span>
+            <svg viewBox="0 0 330 130" aria-hidden="true">
+              <SideView :outline="v.outline" :width="330" :height="128" />
+            </svg>
+            <span class="name"
+              ><b>{{ v.name }}</b
+              ><span class="quiet">{{ v.description || 'nothing said of it yet' }}</span></span
+            >
+            <span class="wait"
+              ><template v-if="v.waits_for"
+                >waits for <b>{{ v.waits_for }}</b></template
+              ><template v-else>{{ v.setup }} is complete</template></span
+            >
           </button>
-          <div class="foot"><span class="small quiet">{{ when(v.updated) }}</span><router-link v-if="['motorcycle', 'bicycle'].includes(v.outline.body)" class="link" :to="`/vehicle/${v.id}/walk`">sag walk</router-link><button class="link" @click="copy(v)">copy</button><a class="link" :href="`/api/vehicles/${v.id}/file`">export</a><button class="link" @click="remove(v)">delete</button></div>
+          <div class="foot">
+            <span class="small quiet">{{ when(v.updated) }}</span><router-link
+              v-if="['motorcycle', 'bicycle'].includes(v.outline.body)"
+              class="link"
+              :to="`/vehicle/${v.id}/walk`"
+              >sag walk</router-link
+            ><button class="link" @click="copy(v)">copy</button
+            ><a class="link" :href="`/api/vehicles/${v.id}/file`">export</a
+            ><button class="link" @click="remove(v)">delete</button>
+          </div>
         </li>
       </ul>
     </main>
@@ -104,13 +149,32 @@ const when = (text: string): string => new Date(`${text}Z`).toLocaleDateString(u
       <v-card class="pa-6">
         <form @submit.prevent="make">
           <h2>New vehicle</h2>
-          <label class="lab" for="n-name">its name</label><input id="n-name" v-model="form.name" class="line" maxlength="80" autocomplete="off" autofocus />
+          <label class="lab" for="n-name">its name</label
+          ><input id="n-name" v-model="form.name" class="line" maxlength="80" autocomplete="off" autofocus />
           <p class="lab">kind</p>
           <div class="bodies" role="radiogroup" aria-label="Kind">
-            <button v-for="b in bodies" :key="b.body" type="button" role="radio" :aria-checked="form.body === b.body" @click="choose(b.body)"><svg viewBox="0 0 126 62" aria-hidden="true"><SideView :outline="{ ...b, own: true }" :width="126" :height="61" /></svg>{{ b.body }}</button>
+            <button
+              v-for="b in bodies"
+              :key="b.body"
+              type="button"
+              role="radio"
+              :aria-checked="form.body === b.body"
+              @click="choose(b.body)">
+              <svg viewBox="0 0 126 62" aria-hidden="true">
+                <SideView :outline="{ ...b, own: true }" :width="126" :height="61" /></svg
+              >{{ b.body }}
+            </button>
           </div>
-          <div class="pair"><v-select v-model="form.front" label="front springs" :items="layouts('front')" /><v-select v-model="form.rear" label="rear springs" :items="layouts('rear')" /></div>
-          <div class="acts mt-5"><button class="act go" type="submit" :disabled="!form.name.trim()">Make it</button><button class="act" type="button" @click="making = false">Close</button></div>
+          <div class="pair">
+            <v-select v-model="form.front" label="front springs" :items="layouts('front')" /><v-select
+              v-model="form.rear"
+              label="rear springs"
+              :items="layouts('rear')" />
+          </div>
+          <div class="acts mt-5">
+            <button class="act go" type="submit" :disabled="!form.name.trim()">Make it</button
+            ><button class="act" type="button" @click="making = false">Close</button>
+          </div>
         </form>
       </v-card>
     </v-dialog>

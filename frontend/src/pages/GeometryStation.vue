@@ -23,16 +23,31 @@ const LAYOUTS = [
   { value: 'torsion arm', title: 'Arm on a torsion bar' },
   { value: 'live axle', title: 'Live axle on coils' },
 ]
-const set = (words: string, member: (string | number)[], value: unknown): void => vehicle.edit(words, [{ path: ['vehicle', ...member], value }])
-const setEnd = (end: EndName, words: string, member: string[], value: unknown): void => set(`${end} ${words}`, ['ends', end, ...member], value)
+const set = (words: string, member: (string | number)[], value: unknown): void =>
+  vehicle.edit(words, [{ path: ['vehicle', ...member], value }])
+const setEnd = (end: EndName, words: string, member: string[], value: unknown): void =>
+  set(`${end} ${words}`, ['ends', end, ...member], value)
 /** A number that knows how it was got: keep that, change the value. */
-const setValued = (end: EndName, words: string, member: string[], now: object | null | undefined, value: number | null, how: string): void =>
-  setEnd(end, words, member, value === null ? null : { how, ...now, value })
+const setValued = (
+  end: EndName,
+  words: string,
+  member: string[],
+  now: object | null | undefined,
+  value: number | null,
+  how: string,
+): void => setEnd(end, words, member, value === null ? null : { how, ...now, value })
 function setLayout(end: EndName, layout: string): void {
   const apart = layout === 'divorced' || layout === 'torsion arm'
   vehicle.edit(`${end} layout`, [
     { path: ['vehicle', 'ends', end, 'layout'], value: layout },
-    { path: ['vehicle', 'ends', end, 'damper'], value: apart ? (ends.value[end]!.damper ?? { ratio: null }) : layout === 'live axle' && ends.value[end]!.damper?.ratio ? ends.value[end]!.damper : null },
+    {
+      path: ['vehicle', 'ends', end, 'damper'],
+      value: apart
+        ? (ends.value[end]!.damper ?? { ratio: null })
+        : layout === 'live axle' && ends.value[end]!.damper?.ratio
+          ? ends.value[end]!.damper
+          : null,
+    },
   ])
 }
 const LIMITS = [
@@ -46,54 +61,215 @@ const DIMENSIONS = [
   { member: 'rear_overhang', words: 'rear overhang' },
   { member: 'roof_height', words: 'roof height' },
 ] as const
-const cgHeight = (value: number | null): void => set('height of the centre of gravity', ['sprung_cg_height'], value === null ? null : { how: 'estimated', ...about.value.sprung_cg_height, value })
-const estimateDamper = (end: EndName, on: boolean): void => setEnd(end, 'damper coefficient, how it was got', ['damper_coefficient', 'how'], on ? 'estimated' : 'typed')
+const cgHeight = (value: number | null): void =>
+  set(
+    'height of the centre of gravity',
+    ['sprung_cg_height'],
+    value === null ? null : { how: 'estimated', ...about.value.sprung_cg_height, value },
+  )
+const estimateDamper = (end: EndName, on: boolean): void =>
+  setEnd(end, 'damper coefficient, how it was got', ['damper_coefficient', 'how'], on ? 'estimated' : 'typed')
 </script>
 
 <template>
-  <div class="bench-top"><h1>Geometry</h1><span class="quiet">measured once, holds for every setup</span></div>
+  <div class="bench-top">
+    <h1>Geometry</h1>
+    <span class="quiet">measured once, holds for every setup</span>
+  </div>
   <section id="dimensions" class="dims">
-    <QuantityField label="wheelbase" si="m" strong :low="0.5" :high="8" :model-value="about.wheelbase?.value" @update:model-value="(v) => set('wheelbase', ['wheelbase'], v === null ? null : { how: 'tape', ...about.wheelbase, value: v })" />
-    <QuantityField v-for="d in DIMENSIONS" :key="d.member" :label="`${d.words} (drawing)`" si="m" :low="0.05" :high="5" :model-value="about[d.member]" @update:model-value="(v) => set(d.words, [d.member], v)" />
+    <QuantityField
+      label="wheelbase"
+      si="m"
+      strong
+      :low="0.5"
+      :high="8"
+      :model-value="about.wheelbase?.value"
+      @update:model-value="
+        (v) => set('wheelbase', ['wheelbase'], v === null ? null : { how: 'tape', ...about.wheelbase, value: v })
+      " />
+    <QuantityField
+      v-for="d in DIMENSIONS"
+      :key="d.member"
+      :label="`${d.words} (drawing)`"
+      si="m"
+      :low="0.05"
+      :high="5"
+      :model-value="about[d.member]"
+      @update:model-value="(v) => set(d.words, [d.member], v)" />
   </section>
   <section id="roll" class="dims two">
-    <QuantityField label="sprung centre of gravity over the floor, for roll" si="m" :low="0.1" :high="3" :estimated="about.sprung_cg_height?.how === 'estimated'" :model-value="about.sprung_cg_height?.value" @update:model-value="cgHeight" />
-    <p class="small quiet">With both roll centres it gives roll, load moved and the cornering at which a stop is met. An estimate does: near the hip of a seated driver in a car.</p>
+    <QuantityField
+      label="sprung centre of gravity over the floor, for roll"
+      si="m"
+      :low="0.1"
+      :high="3"
+      :estimated="about.sprung_cg_height?.how === 'estimated'"
+      :model-value="about.sprung_cg_height?.value"
+      @update:model-value="cgHeight" />
+    <p class="small quiet">
+      With both roll centres it gives roll, load moved and the cornering at which a stop is met. An estimate does: near
+      the hip of a seated driver in a car.
+    </p>
   </section>
   <div id="ratios" class="ends">
     <section v-for="end in ENDS" :key="end" :aria-label="end">
-      <h2><svg width="34" height="8" aria-hidden="true"><path d="M0 4H34" stroke="currentColor" stroke-width="2.250" :stroke-dasharray="end === 'rear' ? '7 4' : undefined" /></svg>{{ end === 'front' ? 'Front' : 'Rear' }}</h2>
-      <v-select label="layout" :items="LAYOUTS" :model-value="ends[end]!.layout" @update:model-value="(v: string) => setLayout(end, v)" />
+      <h2>
+        <svg width="34" height="8" aria-hidden="true">
+          <path
+            d="M0 4H34"
+            stroke="currentColor"
+            stroke-width="2.250"
+            :stroke-dasharray="end === 'rear' ? '7 4' : undefined" /></svg
+        >{{ end === 'front' ? 'Front' : 'Rear' }}
+      </h2>
+      <v-select
+        label="layout"
+        :items="LAYOUTS"
+        :model-value="ends[end]!.layout"
+        @update:model-value="(v: string) => setLayout(end, v)" />
       <div class="pair">
-        <QuantityField label="track" si="m" :low="0.3" :high="4" :model-value="ends[end]!.track" @update:model-value="(v) => setEnd(end, 'track', ['track'], v)" />
-        <QuantityField label="unsprung mass, each corner" si="kg" :decimals="1" :low="0" :high="2000" :model-value="ends[end]!.unsprung_mass?.value" @update:model-value="(v) => setValued(end, 'unsprung mass', ['unsprung_mass'], ends[end]!.unsprung_mass, v, 'scales')" />
+        <QuantityField
+          label="track"
+          si="m"
+          :low="0.3"
+          :high="4"
+          :model-value="ends[end]!.track"
+          @update:model-value="(v) => setEnd(end, 'track', ['track'], v)" />
+        <QuantityField
+          label="unsprung mass, each corner"
+          si="kg"
+          :decimals="1"
+          :low="0"
+          :high="2000"
+          :model-value="ends[end]!.unsprung_mass?.value"
+          @update:model-value="
+            (v) => setValued(end, 'unsprung mass', ['unsprung_mass'], ends[end]!.unsprung_mass, v, 'scales')
+          " />
       </div>
       <ArmFields v-if="ends[end]!.layout === 'torsion arm'" :end="end" />
-      <RatioField v-else :label="ends[end]!.layout === 'divorced' ? 'spring motion ratio' : 'motion ratio'" :layout="ends[end]!.layout!" :ratio="ends[end]!.spring?.ratio ?? null" :draft-key="`${vehicle.id} ${end} spring levers`" @change="(r) => setEnd(end, 'motion ratio', ['spring', 'ratio'], r)" />
-      <RatioField v-if="['divorced', 'live axle', 'torsion arm'].includes(ends[end]!.layout!)" label="damper motion ratio" :layout="ends[end]!.layout!" :ratio="ends[end]!.damper?.ratio ?? null" :draft-key="`${vehicle.id} ${end} damper levers`" @change="(r) => setEnd(end, 'damper motion ratio', ['damper'], r || ends[end]!.layout === 'divorced' ? { ratio: r } : null)" />
-      <p v-if="ends[end]!.layout === 'live axle' && !ends[end]!.damper" class="small quiet">Left blank, the damper is taken to move with the spring.</p>
-      <p v-if="!['divorced', 'live axle', 'torsion arm'].includes(ends[end]!.layout!)" class="moves quiet">The damper moves with the spring.</p>
+      <RatioField
+        v-else
+        :label="ends[end]!.layout === 'divorced' ? 'spring motion ratio' : 'motion ratio'"
+        :layout="ends[end]!.layout!"
+        :ratio="ends[end]!.spring?.ratio ?? null"
+        :draft-key="`${vehicle.id} ${end} spring levers`"
+        @change="(r) => setEnd(end, 'motion ratio', ['spring', 'ratio'], r)" />
+      <RatioField
+        v-if="['divorced', 'live axle', 'torsion arm'].includes(ends[end]!.layout!)"
+        label="damper motion ratio"
+        :layout="ends[end]!.layout!"
+        :ratio="ends[end]!.damper?.ratio ?? null"
+        :draft-key="`${vehicle.id} ${end} damper levers`"
+        @change="
+          (r) =>
+            setEnd(end, 'damper motion ratio', ['damper'], r || ends[end]!.layout === 'divorced' ? { ratio: r } : null)
+        " />
+      <p v-if="ends[end]!.layout === 'live axle' && !ends[end]!.damper" class="small quiet">
+        Left blank, the damper is taken to move with the spring.
+      </p>
+      <p v-if="!['divorced', 'live axle', 'torsion arm'].includes(ends[end]!.layout!)" class="moves quiet">
+        The damper moves with the spring.
+      </p>
       <div class="pair">
-        <QuantityField label="damper coefficient, or blank" si="N*s/m" :low="0" :high="1e6" :estimated="ends[end]!.damper_coefficient?.how === 'estimated'" :model-value="ends[end]!.damper_coefficient?.value" @update:model-value="(v) => setValued(end, 'damper coefficient', ['damper_coefficient'], ends[end]!.damper_coefficient, v, 'typed')" />
-        <v-checkbox class="est" label="an estimate" :disabled="!ends[end]!.damper_coefficient" :model-value="ends[end]!.damper_coefficient?.how === 'estimated'" @update:model-value="(v) => estimateDamper(end, !!v)" />
+        <QuantityField
+          label="damper coefficient, or blank"
+          si="N*s/m"
+          :low="0"
+          :high="1e6"
+          :estimated="ends[end]!.damper_coefficient?.how === 'estimated'"
+          :model-value="ends[end]!.damper_coefficient?.value"
+          @update:model-value="
+            (v) =>
+              setValued(end, 'damper coefficient', ['damper_coefficient'], ends[end]!.damper_coefficient, v, 'typed')
+          " />
+        <v-checkbox
+          class="est"
+          label="an estimate"
+          :disabled="!ends[end]!.damper_coefficient"
+          :model-value="ends[end]!.damper_coefficient?.how === 'estimated'"
+          @update:model-value="(v) => estimateDamper(end, !!v)" />
       </div>
       <div class="pair">
-        <QuantityField label="tyre radius, loaded" si="m" :low="0.1" :high="1" :model-value="ends[end]!.tyre?.radius" @update:model-value="(v) => setEnd(end, 'tyre radius', ['tyre', 'radius'], v)" />
-        <QuantityField label="tyre rate, if known" si="N/m" :low="1000" :high="1e7" :model-value="ends[end]!.tyre?.rate?.value" @update:model-value="(v) => setValued(end, 'tyre rate', ['tyre', 'rate'], ends[end]!.tyre?.rate, v, 'maker')" />
+        <QuantityField
+          label="tyre radius, loaded"
+          si="m"
+          :low="0.1"
+          :high="1"
+          :model-value="ends[end]!.tyre?.radius"
+          @update:model-value="(v) => setEnd(end, 'tyre radius', ['tyre', 'radius'], v)" />
+        <QuantityField
+          label="tyre rate, if known"
+          si="N/m"
+          :low="1000"
+          :high="1e7"
+          :model-value="ends[end]!.tyre?.rate?.value"
+          @update:model-value="
+            (v) => setValued(end, 'tyre rate', ['tyre', 'rate'], ends[end]!.tyre?.rate, v, 'maker')
+          " />
       </div>
       <div class="pair">
-        <QuantityField label="anti-roll bar rate at its link, or blank" si="N/m" :low="100" :high="1e7" :model-value="ends[end]!.bar?.rate.value" @update:model-value="(v) => setEnd(end, 'anti-roll bar', ['bar'], v === null ? null : { ...ends[end]!.bar, rate: { how: 'estimated', ...ends[end]!.bar?.rate, value: v } })" />
-        <QuantityField v-if="ends[end]!.bar" label="link / wheel travel of the bar" si="" :decimals="2" :low="0.05" :high="3" :estimated="ends[end]!.bar!.motion_ratio == null" hint="blank: 1, the link at the wheel" :model-value="ends[end]!.bar!.motion_ratio ?? 1" @update:model-value="(v) => setEnd(end, 'bar motion ratio', ['bar', 'motion_ratio'], v)" />
+        <QuantityField
+          label="anti-roll bar rate at its link, or blank"
+          si="N/m"
+          :low="100"
+          :high="1e7"
+          :model-value="ends[end]!.bar?.rate.value"
+          @update:model-value="
+            (v) =>
+              setEnd(
+                end,
+                'anti-roll bar',
+                ['bar'],
+                v === null
+                  ? null
+                  : { ...ends[end]!.bar, rate: { how: 'estimated', ...ends[end]!.bar?.rate, value: v } },
+              )
+          " />
+        <QuantityField
+          v-if="ends[end]!.bar"
+          label="link / wheel travel of the bar"
+          si=""
+          :decimals="2"
+          :low="0.05"
+          :high="3"
+          :estimated="ends[end]!.bar!.motion_ratio == null"
+          hint="blank: 1, the link at the wheel"
+          :model-value="ends[end]!.bar!.motion_ratio ?? 1"
+          @update:model-value="(v) => setEnd(end, 'bar motion ratio', ['bar', 'motion_ratio'], v)" />
       </div>
-      <QuantityField v-if="ends[end]!.layout === 'live axle'" label="between the springs of the axle" si="m" :low="0.2" :high="3" :model-value="ends[end]!.spring_base" @update:model-value="(v) => setEnd(end, 'spring base', ['spring_base'], v)" />
+      <QuantityField
+        v-if="ends[end]!.layout === 'live axle'"
+        label="between the springs of the axle"
+        si="m"
+        :low="0.2"
+        :high="3"
+        :model-value="ends[end]!.spring_base"
+        @update:model-value="(v) => setEnd(end, 'spring base', ['spring_base'], v)" />
       <h3 :id="`limits-${end}`" class="mt-3">Travel limits, hub to arch</h3>
       <p class="small quiet">Spring out, wheel jacked in steps, on stands. Read hub to arch at each.</p>
       <div class="limits">
-        <div v-for="l in LIMITS" :key="l.member"><QuantityField :label="l.words" si="m" :decimals="1" :low="0.02" :high="2" :hint="l.says" :model-value="ends[end]!.limits?.[l.member]" @update:model-value="(v) => setEnd(end, l.words, ['limits', l.member], v)" /></div>
+        <div v-for="l in LIMITS" :key="l.member">
+          <QuantityField
+            :label="l.words"
+            si="m"
+            :decimals="1"
+            :low="0.02"
+            :high="2"
+            :hint="l.says"
+            :model-value="ends[end]!.limits?.[l.member]"
+            @update:model-value="(v) => setEnd(end, l.words, ['limits', l.member], v)" />
+        </div>
       </div>
       <EndMore :end="end" />
       <dl class="sum">
-        <dt>sprung mass, each corner (mean)</dt><dd><AskFigure :figure="vehicle.report.value?.ends[end]?.sprung_mass" :path="`ends.${end}.sprung_mass`" :title="`sprung mass, ${end}`" :options="{ unit: true, decimals: 1 }" /></dd>
+        <dt>sprung mass, each corner (mean)</dt>
+        <dd>
+          <AskFigure
+            :figure="vehicle.report.value?.ends[end]?.sprung_mass"
+            :path="`ends.${end}.sprung_mass`"
+            :title="`sprung mass, ${end}`"
+            :options="{ unit: true, decimals: 1 }" />
+        </dd>
       </dl>
     </section>
   </div>

@@ -22,15 +22,21 @@ const side = (p: Place): SideSetup => vehicle.setup.value!.sides![p]!
 const both = (p: Place): Place[] => (heights.together.value ? heights.moves(p) : [p])
 /** Set one member on this corner, and on its mirror while both sides go together. */
 function set(p: Place, words: string, member: string[], value: unknown): void {
-  vehicle.edit(`${words}, ${heights.together.value ? p.split('_')[0] : placeWords(p)}`, both(p).map((q) => ({ path: ['setups', vehicle.setupIndex.value, 'sides', q, ...member], value })))
+  vehicle.edit(
+    `${words}, ${heights.together.value ? p.split('_')[0] : placeWords(p)}`,
+    both(p).map((q) => ({ path: ['setups', vehicle.setupIndex.value, 'sides', q, ...member], value })),
+  )
 }
 function setSeat(p: Place, member: string, value: number | null): void {
-  vehicle.edit(`seat, ${placeWords(p)}`, both(p).map((q) => {
-    const now = side(q).seat
-    const droop = vehicle.document.value!.vehicle.ends![q.startsWith('front') ? 'front' : 'rear']!.limits?.droop
-    const fresh = now ?? { hub_to_arch: droop ?? null }
-    return { path: ['setups', vehicle.setupIndex.value, 'sides', q, 'seat'], value: { ...fresh, [member]: value } }
-  }))
+  vehicle.edit(
+    `seat, ${placeWords(p)}`,
+    both(p).map((q) => {
+      const now = side(q).seat
+      const droop = vehicle.document.value!.vehicle.ends![q.startsWith('front') ? 'front' : 'rear']!.limits?.droop
+      const fresh = now ?? { hub_to_arch: droop ?? null }
+      return { path: ['setups', vehicle.setupIndex.value, 'sides', q, 'seat'], value: { ...fresh, [member]: value } }
+    }),
+  )
 }
 function askHeight(p: Place, value: number | null): void {
   if (value === null) return
@@ -43,10 +49,13 @@ function askHeight(p: Place, value: number | null): void {
 function setClicks(p: Place, knob: 'rebound' | 'bump', value: number | null): void {
   const now = side(p)[knob]
   if (value === null) return set(p, `${knob} clicks`, [knob], null)
-  if (Number.isInteger(value) && value >= 0) set(p, `${knob} clicks`, [knob], { counted_from: 'fully closed', ...now, count: value })
+  if (Number.isInteger(value) && value >= 0)
+    set(p, `${knob} clicks`, [knob], { counted_from: 'fully closed', ...now, count: value })
 }
 const ENDS: EndName[] = ['front', 'rear']
-const onBar = (e: EndName): boolean => vehicle.document.value?.vehicle.ends?.[e]?.layout === 'torsion arm' && !coilOf(vehicle.setup.value?.sides?.[e === 'front' ? 'front_left' : 'rear_left'])
+const onBar = (e: EndName): boolean =>
+  vehicle.document.value?.vehicle.ends?.[e]?.layout === 'torsion arm' &&
+  !coilOf(vehicle.setup.value?.sides?.[e === 'front' ? 'front_left' : 'rear_left'])
 const coils = computed(() => PLACES.filter((p) => !onBar(p.startsWith('front') ? 'front' : 'rear')))
 const KNOBS = ['rebound', 'bump'] as const
 const seatKnown = (p: Place): boolean => !!corner(p)?.seat_length
@@ -54,56 +63,346 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
 </script>
 
 <template>
-  <div class="bench-top"><h1>Height</h1><span class="quiet">height asked, collar answered; or the other way round</span>
-    <v-checkbox class="end" label="both sides together" :model-value="heights.together.value" @update:model-value="(v) => (heights.together.value = !!v)" /></div>
-  <p v-if="vehicle.isFound.value" class="say"><b class="grade-look">Look</b> As found is what was measured. Take the plan in the heading to ask for heights.</p>
+  <div class="bench-top">
+    <h1>Height</h1>
+    <span class="quiet">height asked, collar answered; or the other way round</span>
+    <v-checkbox
+      class="end"
+      label="both sides together"
+      :model-value="heights.together.value"
+      @update:model-value="(v) => (heights.together.value = !!v)" />
+  </div>
+  <p v-if="vehicle.isFound.value" class="say">
+    <b class="grade-look">Look</b> As found is what was measured. Take the plan in the heading to ask for heights.
+  </p>
   <template v-for="e in ENDS" :key="e"><IndexBench v-if="onBar(e)" :end="e" /></template>
   <div class="four">
-    <section v-for="p in coils" :id="`height-${p}`" :key="p" class="corner" :class="p.endsWith('right') ? 'right' : 'left'" :aria-label="placeWords(p)">
+    <section
+      v-for="p in coils"
+      :id="`height-${p}`"
+      :key="p"
+      class="corner"
+      :class="p.endsWith('right') ? 'right' : 'left'"
+      :aria-label="placeWords(p)">
       <CollarDrawing :corner="corner(p)" :side="side(p)" :fact="vehicle.setup.value?.stage !== 'plan'" />
       <div class="facts">
         <h3>{{ placeWords(p) }}</h3>
         <div class="pair">
-          <QuantityField label="hub to arch" strong si="m" :low="0.02" :high="2" :clearable="false" :computed-value="side(p).set_by === 'collar'" :readonly="vehicle.isFound.value" :model-value="side(p).set_by !== 'collar' && !vehicle.isFound.value ? (side(p).hub_to_arch ?? corner(p)?.hub_to_arch?.value) : corner(p)?.hub_to_arch?.value" @update:model-value="(v) => askHeight(p, v)" />
-          <QuantityField label="collar" strong si="m" kind="fine length" :low="-0.5" :high="0.5" :clearable="false" :computed-value="side(p).set_by !== 'collar'" :readonly="vehicle.isFound.value || !seatKnown(p)" :model-value="corner(p)?.collar?.value" @update:model-value="(v) => v !== null && heights.askCollar(p, v)" />
+          <QuantityField
+            label="hub to arch"
+            strong
+            si="m"
+            :low="0.02"
+            :high="2"
+            :clearable="false"
+            :computed-value="side(p).set_by === 'collar'"
+            :readonly="vehicle.isFound.value"
+            :model-value="
+              side(p).set_by !== 'collar' && !vehicle.isFound.value
+                ? (side(p).hub_to_arch ?? corner(p)?.hub_to_arch?.value)
+                : corner(p)?.hub_to_arch?.value
+            "
+            @update:model-value="(v) => askHeight(p, v)" />
+          <QuantityField
+            label="collar"
+            strong
+            si="m"
+            kind="fine length"
+            :low="-0.5"
+            :high="0.5"
+            :clearable="false"
+            :computed-value="side(p).set_by !== 'collar'"
+            :readonly="vehicle.isFound.value || !seatKnown(p)"
+            :model-value="corner(p)?.collar?.value"
+            @update:model-value="(v) => v !== null && heights.askCollar(p, v)" />
         </div>
         <dl>
-          <dt>collar, turns up</dt><dd><AskFigure :figure="corner(p)?.collar_turns" :path="`corners.${p}.collar_turns`" :title="`turns, ${placeWords(p)}`" :options="{ decimals: 1 }" /></dd>
-          <dt>body</dt><dd><AskFigure :figure="corner(p)?.drop && { ...corner(p)!.drop!, value: -corner(p)!.drop!.value }" :path="`corners.${p}.drop`" :title="`body drop, ${placeWords(p)}`" :options="{ unit: true, signed: true }" /></dd>
-          <dt>spring at ride</dt><dd><AskFigure :figure="corner(p)?.spring_length" :path="`corners.${p}.spring_length`" :title="`spring length, ${placeWords(p)}`" :options="{ unit: true, kind: 'fine length' }" /></dd>
-          <dt>held at droop</dt><dd><AskFigure :figure="corner(p)?.held_at_droop" :path="`corners.${p}.held_at_droop`" :title="`held at droop, ${placeWords(p)}`" :options="{ unit: true, kind: 'fine length' }" /></dd>
-          <template v-if="corner(p)?.reach_low && corner(p)?.reach_high"><dt>kit reaches<small v-if="corner(p)!.hub_to_arch?.was != null">drops {{ units.show(corner(p)!.hub_to_arch!.was! - corner(p)!.reach_high!.value, 'm') }} to {{ units.show(corner(p)!.hub_to_arch!.was! - corner(p)!.reach_low!.value, 'm', { unit: true }) }}</small></dt><dd><AskFigure :figure="corner(p)!.reach_low" :path="`corners.${p}.reach_low`" :title="`lowest height of the kit, ${placeWords(p)}`" /> to <AskFigure :figure="corner(p)!.reach_high" :path="`corners.${p}.reach_high`" :title="`highest height of the kit, ${placeWords(p)}`" :options="{ unit: true }" /></dd></template>
-          <template v-if="corner(p)?.body_change"><dt>then the damper body, to hold the spring at droop</dt><dd><AskFigure :figure="corner(p)!.body_change" :path="`corners.${p}.body_change`" :title="`change of the body length, ${placeWords(p)}`" :options="{ unit: true, signed: true, kind: 'fine length' }" /></dd></template>
-          <dt>scale would show</dt><dd><AskFigure :figure="corner(p)?.mass" :path="`corners.${p}.mass`" :title="`weight, ${placeWords(p)}`" :options="{ unit: true, decimals: 0 }" /></dd>
+          <dt>collar, turns up</dt>
+          <dd>
+            <AskFigure
+              :figure="corner(p)?.collar_turns"
+              :path="`corners.${p}.collar_turns`"
+              :title="`turns, ${placeWords(p)}`"
+              :options="{ decimals: 1 }" />
+          </dd>
+          <dt>body</dt>
+          <dd>
+            <AskFigure
+              :figure="corner(p)?.drop && { ...corner(p)!.drop!, value: -corner(p)!.drop!.value }"
+              :path="`corners.${p}.drop`"
+              :title="`body drop, ${placeWords(p)}`"
+              :options="{ unit: true, signed: true }" />
+          </dd>
+          <dt>spring at ride</dt>
+          <dd>
+            <AskFigure
+              :figure="corner(p)?.spring_length"
+              :path="`corners.${p}.spring_length`"
+              :title="`spring length, ${placeWords(p)}`"
+              :options="{ unit: true, kind: 'fine length' }" />
+          </dd>
+          <dt>held at droop</dt>
+          <dd>
+            <AskFigure
+              :figure="corner(p)?.held_at_droop"
+              :path="`corners.${p}.held_at_droop`"
+              :title="`held at droop, ${placeWords(p)}`"
+              :options="{ unit: true, kind: 'fine length' }" />
+          </dd>
+          <template v-if="corner(p)?.reach_low && corner(p)?.reach_high"
+            ><dt>
+              kit reaches<small v-if="corner(p)!.hub_to_arch?.was != null"
+                >drops {{ units.show(corner(p)!.hub_to_arch!.was! - corner(p)!.reach_high!.value, 'm') }} to
+                {{ units.show(corner(p)!.hub_to_arch!.was! - corner(p)!.reach_low!.value, 'm', { unit: true }) }}</small
+              >
+            </dt>
+            <dd>
+              <AskFigure
+                :figure="corner(p)!.reach_low"
+                :path="`corners.${p}.reach_low`"
+                :title="`lowest height of the kit, ${placeWords(p)}`" />
+              to
+              <AskFigure
+                :figure="corner(p)!.reach_high"
+                :path="`corners.${p}.reach_high`"
+                :title="`highest height of the kit, ${placeWords(p)}`"
+                :options="{ unit: true }" /></dd
+          ></template>
+          <template v-if="corner(p)?.body_change"
+            ><dt>then the damper body, to hold the spring at droop</dt>
+            <dd>
+              <AskFigure
+                :figure="corner(p)!.body_change"
+                :path="`corners.${p}.body_change`"
+                :title="`change of the body length, ${placeWords(p)}`"
+                :options="{ unit: true, signed: true, kind: 'fine length' }" /></dd
+          ></template>
+          <dt>scale would show</dt>
+          <dd>
+            <AskFigure
+              :figure="corner(p)?.mass"
+              :path="`corners.${p}.mass`"
+              :title="`weight, ${placeWords(p)}`"
+              :options="{ unit: true, decimals: 0 }" />
+          </dd>
         </dl>
       </div>
     </section>
   </div>
-  <p v-if="vehicleFigures?.cross_fraction" class="say">Cross weight <AskFigure :figure="vehicleFigures.cross_fraction" path="vehicle.cross_fraction" title="cross weight" as-percent :options="{ decimals: 1 }" />, front <AskFigure :figure="vehicleFigures.front_fraction" path="vehicle.front_fraction" title="front share" as-percent :options="{ decimals: 1 }" />, left <AskFigure :figure="vehicleFigures.left_fraction" path="vehicle.left_fraction" title="left share" as-percent :options="{ decimals: 1 }" />. Heights, loads and collars come from the balance of the whole vehicle.</p>
+  <p v-if="vehicleFigures?.cross_fraction" class="say">
+    Cross weight
+    <AskFigure
+      :figure="vehicleFigures.cross_fraction"
+      path="vehicle.cross_fraction"
+      title="cross weight"
+      as-percent
+      :options="{ decimals: 1 }" />, front
+    <AskFigure
+      :figure="vehicleFigures.front_fraction"
+      path="vehicle.front_fraction"
+      title="front share"
+      as-percent
+      :options="{ decimals: 1 }" />, left
+    <AskFigure
+      :figure="vehicleFigures.left_fraction"
+      path="vehicle.left_fraction"
+      title="left share"
+      as-percent
+      :options="{ decimals: 1 }" />. Heights, loads and collars come from the balance of the whole vehicle.
+  </p>
   <FindingList :findings="findings" />
   <AfterFitting />
   <section id="settings" class="settings">
     <h3>Seat of the spring, with the collar at the {{ side('front_left').seat?.datum ?? 'bottom of the thread' }}</h3>
-    <p class="small quiet">Damper at full length on the bench, or wheel hanging: the distance between the two seats, and hub to arch at which it holds. Without it Feder goes by the spring as found.</p>
+    <p class="small quiet">
+      Damper at full length on the bench, or wheel hanging: the distance between the two seats, and hub to arch at which
+      it holds. Without it Feder goes by the spring as found.
+    </p>
     <table>
-      <thead><tr><th></th><th v-for="p in PLACES" :key="p">{{ placeWords(p) }}</th></tr></thead>
+      <thead>
+        <tr>
+          <th></th>
+          <th v-for="p in PLACES" :key="p">{{ placeWords(p) }}</th>
+        </tr>
+      </thead>
       <tbody>
-        <tr><th>seat length</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`seat length, ${placeWords(p)}`" si="m" kind="fine length" :low="0.02" :high="2" :model-value="side(p).seat?.length" @update:model-value="(v) => setSeat(p, 'length', v)" /></td></tr>
-        <tr><th>at hub to arch</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`seat length at hub to arch, ${placeWords(p)}`" si="m" :low="0.02" :high="2" :model-value="side(p).seat?.hub_to_arch" @update:model-value="(v) => setSeat(p, 'hub_to_arch', v)" /></td></tr>
-        <tr><th>thread, all of it</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`thread, ${placeWords(p)}`" si="m" :low="0" :high="0.5" :model-value="side(p).seat?.thread" @update:model-value="(v) => setSeat(p, 'thread', v)" /></td></tr>
-        <tr><th>lowest permitted</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`lowest collar its maker permits, ${placeWords(p)}`" si="m" kind="fine length" :low="0" :high="0.5" :model-value="side(p).seat?.permitted_low" @update:model-value="(v) => setSeat(p, 'permitted_low', v)" /></td></tr>
-        <tr><th>highest permitted</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`highest collar its maker permits, ${placeWords(p)}`" si="m" kind="fine length" :low="0" :high="0.5" :model-value="side(p).seat?.permitted_high" @update:model-value="(v) => setSeat(p, 'permitted_high', v)" /></td></tr>
-        <tr><th>collar for one turn</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`collar for one turn, ${placeWords(p)}`" si="m" kind="fine length" :low="0.0002" :high="0.05" :model-value="side(p).seat?.pitch" @update:model-value="(v) => setSeat(p, 'pitch', v)" /></td></tr>
-        <tr><th>seats out of parallel</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`seats out of parallel at ride, ${placeWords(p)}`" si="rad" :decimals="1" :low="0" :high="0.5" :model-value="side(p).seat?.tilt" @update:model-value="(v) => setSeat(p, 'tilt', v)" /></td></tr>
-        <tr><th>wheel further out</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`wheel further out than as found, ${placeWords(p)}`" si="m" :low="0" :high="0.3" :readonly="vehicle.isFound.value" :model-value="side(p).spacer" @update:model-value="(v) => set(p, 'wheel spacer', ['spacer'], v)" /></td></tr>
-        <tr v-for="k in KNOBS" :key="k"><th>{{ k }} clicks</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`${k} clicks, ${placeWords(p)}`" si="" :decimals="0" :low="0" :high="200" :unit-text="side(p)[k]?.of ? `of ${side(p)[k]!.of}` : ''" :model-value="side(p)[k]?.count" @update:model-value="(v) => setClicks(p, k, v)" /></td></tr>
-        <tr><th>tyre, cold</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`tyre pressure, ${placeWords(p)}`" si="Pa" :decimals="units.system.value === 'inch' ? 0 : 1" :low="10000" :high="2e6" :model-value="side(p).tyre_pressure" @update:model-value="(v) => set(p, 'tyre pressure', ['tyre_pressure'], v)" /></td></tr>
-        <tr><th>camber</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`camber, ${placeWords(p)}`" si="rad" :decimals="1" :low="-0.3" :high="0.3" :model-value="side(p).camber" @update:model-value="(v) => set(p, 'camber', ['camber'], v)" /></td></tr>
-        <tr><th>toe, one wheel, in +</th><td v-for="p in PLACES" :key="p"><QuantityField hide-label :label="`toe, ${placeWords(p)}`" si="m" kind="fine length" :low="-0.05" :high="0.05" :model-value="side(p).toe" @update:model-value="(v) => set(p, 'toe', ['toe'], v)" /></td></tr>
+        <tr>
+          <th>seat length</th>
+          <td v-for="p in PLACES" :key="p">
+            <QuantityField
+              hide-label
+              :label="`seat length, ${placeWords(p)}`"
+              si="m"
+              kind="fine length"
+              :low="0.02"
+              :high="2"
+              :model-value="side(p).seat?.length"
+              @update:model-value="(v) => setSeat(p, 'length', v)" />
+          </td>
+        </tr>
+        <tr>
+          <th>at hub to arch</th>
+          <td v-for="p in PLACES" :key="p">
+            <QuantityField
+              hide-label
+              :label="`seat length at hub to arch, ${placeWords(p)}`"
+              si="m"
+              :low="0.02"
+              :high="2"
+              :model-value="side(p).seat?.hub_to_arch"
+              @update:model-value="(v) => setSeat(p, 'hub_to_arch', v)" />
+          </td>
+        </tr>
+        <tr>
+          <th>thread, all of it</th>
+          <td v-for="p in PLACES" :key="p">
+            <QuantityField
+              hide-label
+              :label="`thread, ${placeWords(p)}`"
+              si="m"
+              :low="0"
+              :high="0.5"
+              :model-value="side(p).seat?.thread"
+              @update:model-value="(v) => setSeat(p, 'thread', v)" />
+          </td>
+        </tr>
+        <tr>
+          <th>lowest permitted</th>
+          <td v-for="p in PLACES" :key="p">
+            <QuantityField
+              hide-label
+              :label="`lowest collar its maker permits, ${placeWords(p)}`"
+              si="m"
+              kind="fine length"
+              :low="0"
+              :high="0.5"
+              :model-value="side(p).seat?.permitted_low"
+              @update:model-value="(v) => setSeat(p, 'permitted_low', v)" />
+          </td>
+        </tr>
+        <tr>
+          <th>highest permitted</th>
+          <td v-for="p in PLACES" :key="p">
+            <QuantityField
+              hide-label
+              :label="`highest collar its maker permits, ${placeWords(p)}`"
+              si="m"
+              kind="fine length"
+              :low="0"
+              :high="0.5"
+              :model-value="side(p).seat?.permitted_high"
+              @update:model-value="(v) => setSeat(p, 'permitted_high', v)" />
+          </td>
+        </tr>
+        <tr>
+          <th>collar for one turn</th>
+          <td v-for="p in PLACES" :key="p">
+            <QuantityField
+              hide-label
+              :label="`collar for one turn, ${placeWords(p)}`"
+              si="m"
+              kind="fine length"
+              :low="0.0002"
+              :high="0.05"
+              :model-value="side(p).seat?.pitch"
+              @update:model-value="(v) => setSeat(p, 'pitch', v)" />
+          </td>
+        </tr>
+        <tr>
+          <th>seats out of parallel</th>
+          <td v-for="p in PLACES" :key="p">
+            <QuantityField
+              hide-label
+              :label="`seats out of parallel at ride, ${placeWords(p)}`"
+              si="rad"
+              :decimals="1"
+              :low="0"
+              :high="0.5"
+              :model-value="side(p).seat?.tilt"
+              @update:model-value="(v) => setSeat(p, 'tilt', v)" />
+          </td>
+        </tr>
+        <tr>
+          <th>wheel further out</th>
+          <td v-for="p in PLACES" :key="p">
+            <QuantityField
+              hide-label
+              :label="`wheel further out than as found, ${placeWords(p)}`"
+              si="m"
+              :low="0"
+              :high="0.3"
+              :readonly="vehicle.isFound.value"
+              :model-value="side(p).spacer"
+              @update:model-value="(v) => set(p, 'wheel spacer', ['spacer'], v)" />
+          </td>
+        </tr>
+        <tr v-for="k in KNOBS" :key="k">
+          <th>{{ k }} clicks</th>
+          <td v-for="p in PLACES" :key="p">
+            <QuantityField
+              hide-label
+              :label="`${k} clicks, ${placeWords(p)}`"
+              si=""
+              :decimals="0"
+              :low="0"
+              :high="200"
+              :unit-text="side(p)[k]?.of ? `of ${side(p)[k]!.of}` : ''"
+              :model-value="side(p)[k]?.count"
+              @update:model-value="(v) => setClicks(p, k, v)" />
+          </td>
+        </tr>
+        <tr>
+          <th>tyre, cold</th>
+          <td v-for="p in PLACES" :key="p">
+            <QuantityField
+              hide-label
+              :label="`tyre pressure, ${placeWords(p)}`"
+              si="Pa"
+              :decimals="units.system.value === 'inch' ? 0 : 1"
+              :low="10000"
+              :high="2e6"
+              :model-value="side(p).tyre_pressure"
+              @update:model-value="(v) => set(p, 'tyre pressure', ['tyre_pressure'], v)" />
+          </td>
+        </tr>
+        <tr>
+          <th>camber</th>
+          <td v-for="p in PLACES" :key="p">
+            <QuantityField
+              hide-label
+              :label="`camber, ${placeWords(p)}`"
+              si="rad"
+              :decimals="1"
+              :low="-0.3"
+              :high="0.3"
+              :model-value="side(p).camber"
+              @update:model-value="(v) => set(p, 'camber', ['camber'], v)" />
+          </td>
+        </tr>
+        <tr>
+          <th>toe, one wheel, in +</th>
+          <td v-for="p in PLACES" :key="p">
+            <QuantityField
+              hide-label
+              :label="`toe, ${placeWords(p)}`"
+              si="m"
+              kind="fine length"
+              :low="-0.05"
+              :high="0.05"
+              :model-value="side(p).toe"
+              @update:model-value="(v) => set(p, 'toe', ['toe'], v)" />
+          </td>
+        </tr>
       </tbody>
     </table>
-    <p class="small quiet">Wheel further out: spacer thickness, or less offset of the rim. It changes track and motion ratio; bolts and their torque as the vehicle's maker says.</p>
-    <p class="small quiet">Clicks counted out from fully closed. Springs hold energy: unload them with the vehicle on stands and a proper compressor before a collar is turned off its thread.</p>
+    <p class="small quiet">
+      Wheel further out: spacer thickness, or less offset of the rim. It changes track and motion ratio; bolts and their
+      torque as the vehicle's maker says.
+    </p>
+    <p class="small quiet">
+      Clicks counted out from fully closed. Springs hold energy: unload them with the vehicle on stands and a proper
+      compressor before a collar is turned off its thread.
+    </p>
   </section>
 </template>
 

@@ -14,7 +14,9 @@ onMounted(() => (document.title = 'Pair this device · Feder'))
 async function pair(): Promise<void> {
   if (!code.value.trim() || busy.value) return
   busy.value = true
-  const { error, response } = await api.POST('/api/pair/device', { body: { code: code.value, name: name.value.trim() || 'phone' } }).catch((e: unknown) => ({ error: e, response: undefined }))
+  const { error, response } = await api
+    .POST('/api/pair/device', { body: { code: code.value, name: name.value.trim() || 'phone' } })
+    .catch((e: unknown) => ({ error: e, response: undefined }))
   busy.value = false
   if (response?.ok) return void router.push('/')
   trouble.value = messageOf(error)
@@ -26,8 +28,10 @@ async function pair(): Promise<void> {
     <h1>Pair this device</h1>
     <p>On the bench screen open Devices and let it show a code.</p>
     <form @submit.prevent="pair">
-      <label for="p-code">code</label><input id="p-code" v-model="code" class="code" inputmode="numeric" autocomplete="one-time-code" maxlength="8" />
-      <label for="p-name">a name for this device</label><input id="p-name" v-model="name" maxlength="60" placeholder="phone" />
+      <label for="p-code">code</label
+      ><input id="p-code" v-model="code" class="code" inputmode="numeric" autocomplete="one-time-code" maxlength="8" />
+      <label for="p-name">a name for this device</label
+      ><input id="p-name" v-model="name" maxlength="60" placeholder="phone" />
       <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
       <button class="act go" type="submit" :disabled="!code.trim() || busy">Pair it</button>
     </form>

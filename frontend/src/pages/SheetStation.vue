@@ -14,21 +14,38 @@ const html = ref('')
 const trouble = ref('')
 const busy = ref(false)
 let asked = 0
-const body = computed(() => JSON.stringify({ document: vehicle.document.value, setup: vehicle.setup.value?.id, system: units.system.value, vehicle_id: vehicle.id }))
+const body = computed(() =>
+  JSON.stringify({
+    document: vehicle.document.value,
+    setup: vehicle.setup.value?.id,
+    system: units.system.value,
+    vehicle_id: vehicle.id,
+  }),
+)
 async function send(path: string): Promise<Response | null> {
-  const response = await fetch(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: body.value }).catch(() => null)
+  const response = await fetch(path, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: body.value,
+  }).catch(() => null)
   if (response?.ok) return response
-  const answer = response ? ((await response.json().catch(() => null)) as { error?: { message?: string } } | null) : null
+  const answer = response
+    ? ((await response.json().catch(() => null)) as { error?: { message?: string } } | null)
+    : null
   trouble.value = answer?.error?.message ?? 'Feder does not answer. Is it still running?'
   return null
 }
-watch(body, async () => {
-  const mine = ++asked
-  const response = await send('/api/sheet')
-  if (!response || mine !== asked) return
-  html.value = await response.text()
-  trouble.value = ''
-}, { immediate: true })
+watch(
+  body,
+  async () => {
+    const mine = ++asked
+    const response = await send('/api/sheet')
+    if (!response || mine !== asked) return
+    html.value = await response.text()
+    trouble.value = ''
+  },
+  { immediate: true },
+)
 async function pdf(): Promise<void> {
   busy.value = true
   const response = await send('/api/sheet/pdf')
@@ -48,19 +65,33 @@ const print = (): void => frame.value?.contentWindow?.print()
 const size = ref({ scale: 1 })
 const height = computed(() => 1123 * Math.max(1, html.value.split('class="page"').length - 1))
 const bench = ref<HTMLElement | null>(null)
-const observer = new ResizeObserver(([entry]) => (size.value = { scale: Math.min(1.4, entry!.contentRect.width / 794) }))
+const observer = new ResizeObserver(
+  ([entry]) => (size.value = { scale: Math.min(1.4, entry!.contentRect.width / 794) }),
+)
 watch(bench, (el) => el && observer.observe(el))
 onBeforeUnmount(() => observer.disconnect())
 const waits = computed(() => vehicle.report.value?.stations.find((s) => s.station === 'sheet')?.waits_for ?? [])
 </script>
 
 <template>
-  <div class="bench-top"><h1>Sheet</h1>
-    <div class="end acts"><button class="act go" :disabled="!html" @click="print">Print</button><button class="act" :disabled="busy || !html" @click="pdf">{{ busy ? 'Making the PDF…' : 'Download PDF' }}</button></div></div>
+  <div class="bench-top">
+    <h1>Sheet</h1>
+    <div class="end acts">
+      <button class="act go" :disabled="!html" @click="print">Print</button
+      ><button class="act" :disabled="busy || !html" @click="pdf">
+        {{ busy ? 'Making the PDF…' : 'Download PDF' }}
+      </button>
+    </div>
+  </div>
   <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>
   <p v-if="waits.length" class="waits">Still open: {{ waits.join('; ') }}. The sheet shows a dash there.</p>
   <div ref="bench" class="paper" :style="{ height: `${height * size.scale}px` }">
-    <iframe v-if="html" ref="frame" title="Setup sheet" :srcdoc="html" :style="{ transform: `scale(${size.scale})`, height: `${height}px` }"></iframe>
+    <iframe
+      v-if="html"
+      ref="frame"
+      title="Setup sheet"
+      :srcdoc="html"
+      :style="{ transform: `scale(${size.scale})`, height: `${height}px` }"></iframe>
     <p v-else-if="!trouble" class="quiet" role="status">Laying out the sheet…</p>
   </div>
 </template>

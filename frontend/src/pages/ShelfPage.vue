@@ -49,8 +49,13 @@ async function importFile(event: Event): Promise<void> {
   const chosen = input.files?.[0]
   input.value = ''
   if (!chosen) return
-  const response = await fetch('/api/shelf/import', { method: 'POST', body: await chosen.arrayBuffer() }).catch(() => null)
-  const body = (await response?.json().catch(() => null)) as { parts?: unknown[]; error?: { message: string; faults: { place: string; message: string }[] } } | null
+  const response = await fetch('/api/shelf/import', { method: 'POST', body: await chosen.arrayBuffer() }).catch(
+    () => null,
+  )
+  const body = (await response?.json().catch(() => null)) as {
+    parts?: unknown[]
+    error?: { message: string; faults: { place: string; message: string }[] }
+  } | null
   trouble.value = response?.ok ? '' : messageOf(body)
   faults.value = response?.ok ? [] : (body?.error?.faults ?? [])
   if (response?.ok) {
@@ -68,19 +73,62 @@ function added(): void {
   <div class="page">
     <PageHead here="shelf" />
     <main>
-      <div class="top"><h1>Shelf</h1><input v-model="text" class="find" type="search" placeholder="find: 60-180, or 55" aria-label="Find on the shelf" />
-        <div class="acts"><button class="act go" @click="adding = true">Add a spring</button><button class="act" @click="file?.click()">Import CSV</button><a class="act" href="/api/shelf/file">Export CSV</a><input ref="file" type="file" accept=".csv,text/csv" class="seen-not" aria-label="CSV file" @change="importFile" /></div></div>
-      <div v-if="trouble" class="bad" role="alert"><p>{{ trouble }}</p><ul v-if="faults.length > 1"><li v-for="f in faults.slice(0, 20)" :key="f.place + f.message">{{ f.place }}: {{ f.message }}</li></ul></div>
-      <p class="small quiet hint">A CSV file has a header row: code, rate, free_length, inside_diameter, wire_diameter, active_coils, solid_length, note. Code and rate are needed; a number without a unit is in N/mm or mm.</p>
-      <v-data-table v-if="parts" :headers="headers" :items="items" :search="text" density="compact" :items-per-page="50" item-value="id" no-data-text="Nothing on the shelf by these letters">
-        <template #[`item.code`]="{ item }"><b class="strong">{{ item.code }}</b></template>
+      <div class="top">
+        <h1>Shelf</h1>
+        <input
+          v-model="text"
+          class="find"
+          type="search"
+          placeholder="find: 60-180, or 55"
+          aria-label="Find on the shelf" />
+        <div class="acts">
+          <button class="act go" @click="adding = true">Add a spring</button
+          ><button class="act" @click="file?.click()">Import CSV</button
+          ><a class="act" href="/api/shelf/file">Export CSV</a
+          ><input
+            ref="file"
+            type="file"
+            accept=".csv,text/csv"
+            class="seen-not"
+            aria-label="CSV file"
+            @change="importFile" />
+        </div>
+      </div>
+      <div v-if="trouble" class="bad" role="alert">
+        <p>{{ trouble }}</p>
+        <ul v-if="faults.length > 1">
+          <li v-for="f in faults.slice(0, 20)" :key="f.place + f.message">{{ f.place }}: {{ f.message }}</li>
+        </ul>
+      </div>
+      <p class="small quiet hint">
+        A CSV file has a header row: code, rate, free_length, inside_diameter, wire_diameter, active_coils,
+        solid_length, note. Code and rate are needed; a number without a unit is in N/mm or mm.
+      </p>
+      <v-data-table
+        v-if="parts"
+        :headers="headers"
+        :items="items"
+        :search="text"
+        density="compact"
+        :items-per-page="50"
+        item-value="id"
+        no-data-text="Nothing on the shelf by these letters">
+        <template #[`item.code`]="{ item }"
+          ><b class="strong">{{ item.code }}</b></template
+        >
         <template #[`item.rate`]="{ item }">{{ units.show(item.rate, 'N/m') }}</template>
         <template #[`item.free_length`]="{ item }">{{ units.show(item.free_length, 'm') }}</template>
         <template #[`item.inside_diameter`]="{ item }">{{ units.show(item.inside_diameter, 'm') }}</template>
-        <template #[`item.wire_diameter`]="{ item }">{{ units.show(item.wire_diameter, 'm', { kind: 'fine length' }) }}</template>
+        <template #[`item.wire_diameter`]="{ item }">{{
+          units.show(item.wire_diameter, 'm', { kind: 'fine length' })
+        }}</template>
         <template #[`item.active_coils`]="{ item }">{{ item.active_coils?.toFixed(1) ?? '–' }}</template>
         <template #[`item.solid_length`]="{ item }">{{ units.show(item.solid_length, 'm') }}</template>
-        <template #[`item.acts`]="{ item }"><button class="link" :aria-label="`Delete ${item.code}`" @click="remove(item.id, item.code)">delete</button></template>
+        <template #[`item.acts`]="{ item }"
+          ><button class="link" :aria-label="`Delete ${item.code}`" @click="remove(item.id, item.code)">
+            delete
+          </button></template
+        >
       </v-data-table>
       <p v-else-if="!trouble" class="quiet" role="status">Reading the shelf…</p>
     </main>

@@ -8,7 +8,9 @@ import SpringChoice from '@/springs/SpringChoice.vue'
 
 /** Springs: chosen against the target, in every load, and in roll. */
 const route = useRoute()
-const view = computed(() => (route.query.view === 'loads' ? LoadPlan : route.query.view === 'roll' ? RollBench : SpringChoice))
+const view = computed(() =>
+  route.query.view === 'loads' ? LoadPlan : route.query.view === 'roll' ? RollBench : SpringChoice,
+)
 </script>
 
 <template>

@@ -2,7 +2,16 @@
 import { computed, reactive, ref } from 'vue'
 import { useRoute } from 'vue-router'
 
-import { barOf, coilOf, type Place, PLACES, placeWords, type Reading, type SpringPart, type TorsionBarPart } from '@/api/client'
+import {
+  barOf,
+  coilOf,
+  type Place,
+  PLACES,
+  placeWords,
+  type Reading,
+  type SpringPart,
+  type TorsionBarPart,
+} from '@/api/client'
 import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import SurveyFiles from '@/components/SurveyFiles.vue'
@@ -25,14 +34,59 @@ const ticked = computed(() => TICKS.every((t) => conditions.value?.[t.member]))
 const ready = computed(() => begun.value || (ticked.value && (survey.value?.readings?.length ?? 0) > 0))
 
 type What = Reading['quantity']
-const ROWS: { what: What; words: string; says: string; si: string; kind?: 'length'; low: number; high: number; how: Reading['how']; anchor?: string }[] = [
-  { what: 'mass', words: 'weight', says: 'scale under the wheel', si: 'kg', low: 5, high: 5000, how: 'scales', anchor: 'weights' },
-  { what: 'hub_to_arch', words: 'hub to arch', says: 'wheel centre straight up to the lip; the tyre does not count', si: 'm', low: 0.05, high: 2, how: 'tape', anchor: 'heights' },
-  { what: 'floor_to_arch', words: 'floor to arch', says: 'through the hub to the lower edge of the lip', si: 'm', low: 0.2, high: 3, how: 'tape' },
-  { what: 'sill', words: 'sill off floor', says: 'at the axle line or jacking notch, for the rake', si: 'm', low: 0.02, high: 1.5, how: 'tape' },
+const ROWS: {
+  what: What
+  words: string
+  says: string
+  si: string
+  kind?: 'length'
+  low: number
+  high: number
+  how: Reading['how']
+  anchor?: string
+}[] = [
+  {
+    what: 'mass',
+    words: 'weight',
+    says: 'scale under the wheel',
+    si: 'kg',
+    low: 5,
+    high: 5000,
+    how: 'scales',
+    anchor: 'weights',
+  },
+  {
+    what: 'hub_to_arch',
+    words: 'hub to arch',
+    says: 'wheel centre straight up to the lip; the tyre does not count',
+    si: 'm',
+    low: 0.05,
+    high: 2,
+    how: 'tape',
+    anchor: 'heights',
+  },
+  {
+    what: 'floor_to_arch',
+    words: 'floor to arch',
+    says: 'through the hub to the lower edge of the lip',
+    si: 'm',
+    low: 0.2,
+    high: 3,
+    how: 'tape',
+  },
+  {
+    what: 'sill',
+    words: 'sill off floor',
+    says: 'at the axle line or jacking notch, for the rake',
+    si: 'm',
+    low: 0.02,
+    high: 1.5,
+    how: 'tape',
+  },
 ]
 const readings = computed(() => survey.value?.readings ?? [])
-const find = (place: Place, what: What): number => readings.value.findIndex((r) => r.place === place && r.quantity === what)
+const find = (place: Place, what: What): number =>
+  readings.value.findIndex((r) => r.place === place && r.quantity === what)
 const value = (place: Place, what: What): number | null => readings.value[find(place, what)]?.value ?? null
 const estimated = (what: What): boolean => readings.value.some((r) => r.quantity === what && r.how === 'estimated')
 
@@ -45,10 +99,13 @@ function setReading(place: Place, row: (typeof ROWS)[number], next: number | nul
   vehicle.edit(`${row.words}, ${placeWords(place)}`, [{ path: ['surveys', 0, 'readings'], value: list }])
 }
 function markEstimated(row: (typeof ROWS)[number], on: boolean): void {
-  const list = readings.value.map((r) => (r.quantity === row.what ? { ...r, how: on ? ('estimated' as const) : row.how } : r))
+  const list = readings.value.map((r) =>
+    r.quantity === row.what ? { ...r, how: on ? ('estimated' as const) : row.how } : r,
+  )
   vehicle.edit(`${row.words}, how it was got`, [{ path: ['surveys', 0, 'readings'], value: list }])
 }
-const setCondition = (member: string, next: unknown): void => vehicle.edit('conditions', [{ path: ['surveys', 0, 'conditions', member], value: next }])
+const setCondition = (member: string, next: unknown): void =>
+  vehicle.edit('conditions', [{ path: ['surveys', 0, 'conditions', member], value: next }])
 const TICKS = [
   { member: 'level_floor', words: 'Level floor' },
   { member: 'pressures_set', words: 'Tyre pressures set' },
@@ -72,74 +129,202 @@ function setFound(end: 'front' | 'rear', member: 'rate' | 'free_length' | 'colla
     if (member === 'collar') return { path: ['setups', 0, 'sides', place, 'collar'], value: next }
     if (member === 'rate') {
       const part = coilOf(side) ?? { kind: 'coil' as const, code: `as found, ${end}`, free_length: freeWaiting[end] }
-      return { path: ['setups', 0, 'sides', place, 'spring'], value: next === null ? null : ({ ...part, rate: { ...coilOf(side)?.rate, value: next } } satisfies SpringPart) }
+      return {
+        path: ['setups', 0, 'sides', place, 'spring'],
+        value: next === null ? null : ({ ...part, rate: { ...coilOf(side)?.rate, value: next } } satisfies SpringPart),
+      }
     }
     return { path: ['setups', 0, 'sides', place, 'spring', 'free_length'], value: next }
   })
   vehicle.edit(`${end} spring as found`, changes)
 }
 const onBar = (end: 'front' | 'rear'): boolean => vehicle.document.value!.vehicle.ends?.[end]?.layout === 'torsion arm'
-const splined = (end: 'front' | 'rear'): boolean => vehicle.document.value!.vehicle.ends?.[end]?.arm?.motion !== 'wishbone'
+const splined = (end: 'front' | 'rear'): boolean =>
+  vehicle.document.value!.vehicle.ends?.[end]?.arm?.motion !== 'wishbone'
 /** The bar as found on both sides; one that was never at hand yet is put with the bars at hand. */
 function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
   const bars = vehicle.document.value!.bars ?? []
   const was = barOf(found(end))
   const kept = bars.filter((b) => b.code !== was?.code)
   vehicle.edit(`${end} torsion bars as found`, [
-    ...END_PLACES[end].map((place) => ({ path: ['setups', 0, 'sides', place, 'spring'], value: part ? { ...part, handed: part.handed ? (place.endsWith('left') ? 'left' : 'right') : null } : null })),
+    ...END_PLACES[end].map((place) => ({
+      path: ['setups', 0, 'sides', place, 'spring'],
+      value: part ? { ...part, handed: part.handed ? (place.endsWith('left') ? 'left' : 'right') : null } : null,
+    })),
     { path: ['bars'], value: part ? [...kept, { ...part, handed: null }] : kept },
   ])
 }
 </script>
 
 <template>
-  <div class="bench-top"><h1>Survey</h1><span class="quiet">as found, before anything is undone</span>
-    <button class="act" :class="{ go: !walking }" @click="walking = !walking">{{ walking ? 'Table' : 'Walk round' }}</button>
-    <label class="end date"><span class="small quiet">measured on</span> <input type="date" :value="survey?.date ?? ''" @change="vehicle.edit('date of the survey', [{ path: ['surveys', 0, 'date'], value: ($event.target as HTMLInputElement).value || null }])" /></label></div>
+  <div class="bench-top">
+    <h1>Survey</h1>
+    <span class="quiet">as found, before anything is undone</span>
+    <button class="act" :class="{ go: !walking }" @click="walking = !walking">
+      {{ walking ? 'Table' : 'Walk round' }}
+    </button>
+    <label class="end date"
+      ><span class="small quiet">measured on</span>
+      <input
+        type="date"
+        :value="survey?.date ?? ''"
+        @change="
+          vehicle.edit('date of the survey', [
+            { path: ['surveys', 0, 'date'], value: ($event.target as HTMLInputElement).value || null },
+          ])
+        "
+    /></label>
+  </div>
   <section v-if="walking && !ready" class="before">
     <h2>First</h2>
-    <v-checkbox v-for="t in TICKS" :key="t.member" :label="t.words" :model-value="!!conditions?.[t.member]" @update:model-value="(v) => setCondition(t.member, !!v)" />
-    <div class="three texts"><v-text-field v-for="t in TEXTS" :key="t.member" :label="t.words" :model-value="conditions?.[t.member]" maxlength="300" @update:model-value="(v: string) => setCondition(t.member, v)" /></div>
-    <p class="small quiet mt-2">Heights read on a slope, at other pressures or before rolling can be off by more than the change planned.</p>
+    <v-checkbox
+      v-for="t in TICKS"
+      :key="t.member"
+      :label="t.words"
+      :model-value="!!conditions?.[t.member]"
+      @update:model-value="(v) => setCondition(t.member, !!v)" />
+    <div class="three texts">
+      <v-text-field
+        v-for="t in TEXTS"
+        :key="t.member"
+        :label="t.words"
+        :model-value="conditions?.[t.member]"
+        maxlength="300"
+        @update:model-value="(v: string) => setCondition(t.member, v)" />
+    </div>
+    <p class="small quiet mt-2">
+      Heights read on a slope, at other pressures or before rolling can be off by more than the change planned.
+    </p>
     <button class="act go mt-3" autofocus @click="begun = true">{{ ticked ? 'Begin' : 'Begin all the same' }}</button>
   </section>
   <SurveyWalk v-else-if="walking" @close="walking = false" />
   <template v-else>
-  <div class="ticks">
-    <v-checkbox v-for="t in TICKS" :key="t.member" :label="t.words" :model-value="!!conditions?.[t.member]" @update:model-value="(v) => setCondition(t.member, !!v)" />
-  </div>
-  <table class="walk">
-    <thead><tr><th></th><th v-for="p in PLACES" :key="p" scope="col">{{ placeWords(p) }}</th><th class="est">estimate</th></tr></thead>
-    <tbody>
-      <tr v-for="row in ROWS" :id="row.anchor" :key="row.what">
-        <th scope="row"><b>{{ row.words }}</b><span>{{ row.says }}</span></th>
-        <td v-for="p in PLACES" :key="p"><QuantityField :label="`${row.words}, ${placeWords(p)}`" hide-label strong :si="row.si" :low="row.low" :high="row.high" :estimated="estimated(row.what)" :model-value="value(p, row.what)" @update:model-value="(v) => setReading(p, row, v)" /></td>
-        <td class="est"><v-checkbox :aria-label="`${row.words} is an estimate`" :model-value="estimated(row.what)" :disabled="!readings.some((r) => r.quantity === row.what)" @update:model-value="(v) => markEstimated(row, !!v)" /></td>
-      </tr>
-    </tbody>
-  </table>
-  <SurveyFiles />
-  <FindingList :findings="findings" />
-  <section id="as-found" class="found">
-    <div v-for="end in (['front', 'rear'] as const)" :key="end">
-      <h3>{{ end === 'front' ? 'Front' : 'Rear' }} {{ onBar(end) ? 'torsion bars' : 'spring' }} as found</h3>
-      <template v-if="onBar(end)">
-        <BarFields :part="barOf(found(end))" :draft-key="`${vehicle.id} ${end} bar`" :code="`as found, ${end}`" :splined="splined(end)" @change="(p) => setBar(end, p)" />
-        <div class="three"><QuantityField v-for="p in END_PLACES[end]" :key="p" :label="`free plate reads, ${placeWords(p)}`" si="rad" :decimals="1" :low="-1.5" :high="3" hint="if read before anything was moved" :model-value="vehicle.document.value!.setups[0]!.sides![p]!.free_angle" @update:model-value="(v) => vehicle.edit(`free plate as read, ${placeWords(p)}`, [{ path: ['setups', 0, 'sides', p, 'free_angle'], value: v }])" /></div>
-      </template>
-      <div v-else class="three">
-        <QuantityField label="rate" si="N/m" :low="500" :high="1e7" :model-value="coilOf(found(end))?.rate.value" @update:model-value="(v) => setFound(end, 'rate', v)" />
-        <QuantityField label="free length" si="m" :low="0.02" :high="2" :model-value="coilOf(found(end))?.free_length ?? freeWaiting[end]" @update:model-value="(v) => setFound(end, 'free_length', v)" />
-        <QuantityField label="collar up from its datum" si="m" kind="fine length" :low="-0.5" :high="0.5" :model-value="found(end).collar" @update:model-value="(v) => setFound(end, 'collar', v)" />
-      </div>
+    <div class="ticks">
+      <v-checkbox
+        v-for="t in TICKS"
+        :key="t.member"
+        :label="t.words"
+        :model-value="!!conditions?.[t.member]"
+        @update:model-value="(v) => setCondition(t.member, !!v)" />
     </div>
-  </section>
-  <section class="three texts">
-    <div v-for="t in TEXTS" :key="t.member"><v-text-field :label="t.words" :model-value="conditions?.[t.member]" maxlength="300" @update:model-value="(v: string) => setCondition(t.member, v)" /></div>
-  </section>
-  <section id="damage"><v-textarea label="Known damage: cracked mounts, torn bushes, weak damper, perished hose, corrosion" :model-value="survey?.damage" maxlength="2000" @update:model-value="(v: string) => vehicle.edit('known damage', [{ path: ['surveys', 0, 'damage'], value: v }])" />
-    <p v-if="survey?.damage" class="small mt-1"><b class="grade-look">Look</b> Damage blocks the plan until it is dealt with; corroded or split mounts belong with a licensed workshop.</p></section>
-  <p class="small quiet mt-4">Vehicle on a level floor, wheels chocked. Shown in {{ units.unit('m').written }} and {{ units.unit('kg').written }}; type any unit, such as 25 5/8 in or 305 kg.</p>
+    <table class="walk">
+      <thead>
+        <tr>
+          <th></th>
+          <th v-for="p in PLACES" :key="p" scope="col">{{ placeWords(p) }}</th>
+          <th class="est">estimate</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in ROWS" :id="row.anchor" :key="row.what">
+          <th scope="row">
+            <b>{{ row.words }}</b><span>{{ row.says }}</span>
+          </th>
+          <td v-for="p in PLACES" :key="p">
+            <QuantityField
+              :label="`${row.words}, ${placeWords(p)}`"
+              hide-label
+              strong
+              :si="row.si"
+              :low="row.low"
+              :high="row.high"
+              :estimated="estimated(row.what)"
+              :model-value="value(p, row.what)"
+              @update:model-value="(v) => setReading(p, row, v)" />
+          </td>
+          <td class="est">
+            <v-checkbox
+              :aria-label="`${row.words} is an estimate`"
+              :model-value="estimated(row.what)"
+              :disabled="!readings.some((r) => r.quantity === row.what)"
+              @update:model-value="(v) => markEstimated(row, !!v)" />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <SurveyFiles />
+    <FindingList :findings="findings" />
+    <section id="as-found" class="found">
+      <div v-for="end in ['front', 'rear'] as const" :key="end">
+        <h3>{{ end === 'front' ? 'Front' : 'Rear' }} {{ onBar(end) ? 'torsion bars' : 'spring' }} as found</h3>
+        <template v-if="onBar(end)">
+          <BarFields
+            :part="barOf(found(end))"
+            :draft-key="`${vehicle.id} ${end} bar`"
+            :code="`as found, ${end}`"
+            :splined="splined(end)"
+            @change="(p) => setBar(end, p)" />
+          <div class="three">
+            <QuantityField
+              v-for="p in END_PLACES[end]"
+              :key="p"
+              :label="`free plate reads, ${placeWords(p)}`"
+              si="rad"
+              :decimals="1"
+              :low="-1.5"
+              :high="3"
+              hint="if read before anything was moved"
+              :model-value="vehicle.document.value!.setups[0]!.sides![p]!.free_angle"
+              @update:model-value="
+                (v) =>
+                  vehicle.edit(`free plate as read, ${placeWords(p)}`, [
+                    { path: ['setups', 0, 'sides', p, 'free_angle'], value: v },
+                  ])
+              " />
+          </div>
+        </template>
+        <div v-else class="three">
+          <QuantityField
+            label="rate"
+            si="N/m"
+            :low="500"
+            :high="1e7"
+            :model-value="coilOf(found(end))?.rate.value"
+            @update:model-value="(v) => setFound(end, 'rate', v)" />
+          <QuantityField
+            label="free length"
+            si="m"
+            :low="0.02"
+            :high="2"
+            :model-value="coilOf(found(end))?.free_length ?? freeWaiting[end]"
+            @update:model-value="(v) => setFound(end, 'free_length', v)" />
+          <QuantityField
+            label="collar up from its datum"
+            si="m"
+            kind="fine length"
+            :low="-0.5"
+            :high="0.5"
+            :model-value="found(end).collar"
+            @update:model-value="(v) => setFound(end, 'collar', v)" />
+        </div>
+      </div>
+    </section>
+    <section class="three texts">
+      <div v-for="t in TEXTS" :key="t.member">
+        <v-text-field
+          :label="t.words"
+          :model-value="conditions?.[t.member]"
+          maxlength="300"
+          @update:model-value="(v: string) => setCondition(t.member, v)" />
+      </div>
+    </section>
+    <section id="damage">
+      <v-textarea
+        label="Known damage: cracked mounts, torn bushes, weak damper, perished hose, corrosion"
+        :model-value="survey?.damage"
+        maxlength="2000"
+        @update:model-value="
+          (v: string) => vehicle.edit('known damage', [{ path: ['surveys', 0, 'damage'], value: v }])
+        " />
+      <p v-if="survey?.damage" class="small mt-1">
+        <b class="grade-look">Look</b> Damage blocks the plan until it is dealt with; corroded or split mounts belong
+        with a licensed workshop.
+      </p>
+    </section>
+    <p class="small quiet mt-4">
+      Vehicle on a level floor, wheels chocked. Shown in {{ units.unit('m').written }} and
+      {{ units.unit('kg').written }}; type any unit, such as 25 5/8 in or 305 kg.
+    </p>
   </template>
 </template>
 

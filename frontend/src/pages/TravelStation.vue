@@ -21,7 +21,10 @@ const place = ref<Place>('front_left')
 const corner = computed(() => vehicle.report.value?.corners[place.value])
 const side = (p: Place): SideSetup => vehicle.setup.value!.sides![p]!
 const end = computed(() => vehicle.document.value!.vehicle.ends![endOf(place.value)]!)
-const ends_ = computed(() => { const e = vehicle.report.value?.ends[endOf(place.value)]; return e?.lower_arm_angle ? e : null })
+const ends_ = computed(() => {
+  const e = vehicle.report.value?.ends[endOf(place.value)]
+  return e?.lower_arm_angle ? e : null
+})
 // gap and length must be of one moment: the document the report was made from, not one already changed by the hand
 const stop = computed(() => {
   const made = vehicle.reported.value
@@ -32,12 +35,23 @@ const packerNow = (): number => side(place.value).stop?.packer ?? 0
 const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
 const movable = computed(() => !vehicle.isFound.value && !!stop.value)
 const capital = (words: string): string => words[0]!.toUpperCase() + words.slice(1)
-const flagged = (p: Place): boolean => (vehicle.report.value?.findings ?? []).some((f) => f.station === 'travel' && f.grade !== 'note' && (f.place === p || f.place === endOf(p)))
-const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f) => f.station === 'travel' && (f.place === 'vehicle' || f.place === place.value || f.place === endOf(place.value))))
+const flagged = (p: Place): boolean =>
+  (vehicle.report.value?.findings ?? []).some(
+    (f) => f.station === 'travel' && f.grade !== 'note' && (f.place === p || f.place === endOf(p)),
+  )
+const findings = computed(() =>
+  (vehicle.report.value?.findings ?? []).filter(
+    (f) =>
+      f.station === 'travel' && (f.place === 'vehicle' || f.place === place.value || f.place === endOf(place.value)),
+  ),
+)
 
 function setStop(length: number, packer: number): void {
   const places = heights.together.value ? heights.moves(place.value) : [place.value]
-  vehicle.edit(`bump stop, ${endOf(place.value)}`, places.map((p) => ({ path: ['setups', vehicle.setupIndex.value, 'sides', p, 'stop'], value: { length, packer } })))
+  vehicle.edit(
+    `bump stop, ${endOf(place.value)}`,
+    places.map((p) => ({ path: ['setups', vehicle.setupIndex.value, 'sides', p, 'stop'], value: { length, packer } })),
+  )
 }
 let cutting = false
 function cut(length: number, done: boolean): void {
@@ -51,17 +65,27 @@ function typeLength(value: number | null): void {
 }
 
 // what other packers would allow: the core's own rule, asked for three thicknesses
-interface PackerRow { packer: number; shortest: number; longest: number; works: boolean; notes: string[] }
+interface PackerRow {
+  packer: number
+  shortest: number
+  longest: number
+  works: boolean
+  notes: string[]
+}
 const PACKERS = [0, 0.005, 0.01]
 const packers = ref<PackerRow[]>([])
 let asked = 0
 let wait: ReturnType<typeof setTimeout> | undefined
 // while the cut is dragged the packers wait until the hand rests
-watch([stop, corner, vehicle.dragging], () => {
-  clearTimeout(wait)
-  if (vehicle.dragging.value) wait = setTimeout(() => void askPackers(), 250)
-  else void askPackers()
-}, { immediate: true })
+watch(
+  [stop, corner, vehicle.dragging],
+  () => {
+    clearTimeout(wait)
+    if (vehicle.dragging.value) wait = setTimeout(() => void askPackers(), 250)
+    else void askPackers()
+  },
+  { immediate: true },
+)
 onScopeDispose(() => clearTimeout(wait))
 async function askPackers(): Promise<void> {
   const s = stop.value
@@ -69,14 +93,34 @@ async function askPackers(): Promise<void> {
   const mine = ++asked
   if (!s || contact === undefined || s.shaft <= 0.011) return void (packers.value = [])
   const metal = corner.value?.solid ? Math.max(0, corner.value.solid.value * s.ratio) : null
-  const rows = await Promise.all(PACKERS.map(async (packer) => {
-    const { data } = await api.POST('/api/calc/{name}', {
-      params: { path: { name: 'bump_stop' } },
-      body: { shaft_at_ride: s.shaft, stop_length: s.length, motion_ratio: s.ratio, wheel_contact_travel: contact, compressible: s.compressible, packer, ...(metal === null ? {} : { damper_bump_travel: metal }) } as never,
-    }).catch(() => ({ data: undefined }))
-    const found = data as { results: Record<string, { value: number }>; notes: string[] } | undefined
-    return found ? { packer, shortest: found.results['shortest']!.value, longest: found.results['longest']!.value, works: found.results['feasible']!.value === 1, notes: found.notes } : null
-  }))
+  const rows = await Promise.all(
+    PACKERS.map(async (packer) => {
+      const { data } = await api
+        .POST('/api/calc/{name}', {
+          params: { path: { name: 'bump_stop' } },
+          body: {
+            shaft_at_ride: s.shaft,
+            stop_length: s.length,
+            motion_ratio: s.ratio,
+            wheel_contact_travel: contact,
+            compressible: s.compressible,
+            packer,
+            ...(metal === null ? {} : { damper_bump_travel: metal }),
+          } as never,
+        })
+        .catch(() => ({ data: undefined }))
+      const found = data as { results: Record<string, { value: number }>; notes: string[] } | undefined
+      return found
+        ? {
+            packer,
+            shortest: found.results['shortest']!.value,
+            longest: found.results['longest']!.value,
+            works: found.results['feasible']!.value === 1,
+            notes: found.notes,
+          }
+        : null
+    }),
+  )
   if (mine === asked) packers.value = rows.filter((r): r is PackerRow => r !== null)
 }
 const most = computed(() => Math.max(0.04, ...packers.value.map((p) => p.longest), stop.value?.supplied ?? 0))
@@ -93,53 +137,211 @@ function takePacker(r: PackerRow): void {
 const headline = computed(() => {
   const now = packers.value.find((r) => Math.abs(r.packer - (stop.value?.packer ?? 0)) < 1e-4)
   if (!now) return null
-  if (!now.works) return { grade: 'stop', text: 'No stop works here: cut short enough for its gap it lets metal or tyre meet first. Less drop, a packer, a stop that squeezes less, or more room at the arch mends it; a stiffer spring does not.' }
-  return { grade: '', text: `Any stop from ${units.show(now.shortest, 'm')} to ${units.show(now.longest, 'm', { unit: true })} works. Shorter, ${now.notes[0]?.includes('tyre') ? 'the tyre' : 'metal in the damper'} is met first; longer, it is squeezed at ride.` }
+  if (!now.works)
+    return {
+      grade: 'stop',
+      text: 'No stop works here: cut short enough for its gap it lets metal or tyre meet first. Less drop, a packer, a stop that squeezes less, or more room at the arch mends it; a stiffer spring does not.',
+    }
+  return {
+    grade: '',
+    text: `Any stop from ${units.show(now.shortest, 'm')} to ${units.show(now.longest, 'm', { unit: true })} works. Shorter, ${now.notes[0]?.includes('tyre') ? 'the tyre' : 'metal in the damper'} is met first; longer, it is squeezed at ride.`,
+  }
 })
 function trimToFit(): void {
   const s = stop.value
   const row = packers.value.find((r) => Math.abs(r.packer - (s?.packer ?? 0)) < 1e-4)
-  if (s && row?.works) setStop(lengthAt(s, (s.shaft - s.packer - Math.min(s.supplied, (row.shortest + row.longest) / 2)) / s.ratio), s.packer)
+  if (s && row?.works)
+    setStop(
+      lengthAt(s, (s.shaft - s.packer - Math.min(s.supplied, (row.shortest + row.longest) / 2)) / s.ratio),
+      s.packer,
+    )
 }
 </script>
 
 <template>
-  <div class="bench-top"><h1>Travel</h1>
+  <div class="bench-top">
+    <h1>Travel</h1>
     <div class="end tabs" role="tablist" aria-label="Which corner">
-      <button v-for="p in PLACES" :key="p" class="tab" role="tab" :aria-selected="p === place" @click="place = p"><svg v-if="flagged(p)" width="14" height="16" viewBox="-2 -14 18 22" aria-hidden="true"><path class="fl-f" d="M0 6V-12l14 5-14 5" /></svg>{{ capital(placeWords(p)) }}</button>
+      <button v-for="p in PLACES" :key="p" class="tab" role="tab" :aria-selected="p === place" @click="place = p">
+        <svg v-if="flagged(p)" width="14" height="16" viewBox="-2 -14 18 22" aria-hidden="true">
+          <path class="fl-f" d="M0 6V-12l14 5-14 5" /></svg
+        >{{ capital(placeWords(p)) }}
+      </button>
     </div>
   </div>
-  <p v-if="headline" class="say"><b v-if="headline.grade" :class="`grade-${headline.grade}`">Stop </b>{{ headline.text }} <button v-if="!headline.grade && stop && movable && packers[0] && (stop.length < packers[0].shortest - 5e-4 || stop.length > packers[0].longest)" class="link" @click="trimToFit">cut to fit</button></p>
-  <p v-else-if="!end.bump_stop" class="say">Type the bump stop, the shaft that shows and the height it was read at under <router-link class="link" :to="`/vehicle/${vehicle.id}/geometry#stop-${endOf(place)}`">Geometry</router-link>; limits are shown as far as they are known.</p>
-  <p v-else-if="!corner?.contact" class="say">How long the stop may be follows once <router-link class="link" :to="`/vehicle/${vehicle.id}/geometry#limits-${endOf(place)}`">hub to arch at tyre contact</router-link> is known.</p>
+  <p v-if="headline" class="say">
+    <b v-if="headline.grade" :class="`grade-${headline.grade}`">Stop </b>{{ headline.text }}
+    <button
+      v-if="
+        !headline.grade &&
+        stop &&
+        movable &&
+        packers[0] &&
+        (stop.length < packers[0].shortest - 5e-4 || stop.length > packers[0].longest)
+      "
+      class="link"
+      @click="trimToFit">
+      cut to fit
+    </button>
+  </p>
+  <p v-else-if="!end.bump_stop" class="say">
+    Type the bump stop, the shaft that shows and the height it was read at under
+    <router-link class="link" :to="`/vehicle/${vehicle.id}/geometry#stop-${endOf(place)}`">Geometry</router-link>;
+    limits are shown as far as they are known.
+  </p>
+  <p v-else-if="!corner?.contact" class="say">
+    How long the stop may be follows once
+    <router-link class="link" :to="`/vehicle/${vehicle.id}/geometry#limits-${endOf(place)}`"
+      >hub to arch at tyre contact</router-link
+    >
+    is known.
+  </p>
   <div v-if="corner" class="split">
-    <TravelDrawing :corner="corner" :stop="stop" :movable="movable" :fact="fact" :label="placeWords(place)" @cut="cut" @ask="(key, words) => working.ask(`corners.${place}.${key}`, `${words}, ${placeWords(place)}`)" />
+    <TravelDrawing
+      :corner="corner"
+      :stop="stop"
+      :movable="movable"
+      :fact="fact"
+      :label="placeWords(place)"
+      @cut="cut"
+      @ask="(key, words) => working.ask(`corners.${place}.${key}`, `${words}, ${placeWords(place)}`)" />
     <div class="facts">
-      <div v-if="stop" class="cutto"><span>cut to</span><QuantityField label="length of the bump stop" hide-label strong si="m" kind="fine length" :low="0.002" :high="stop.supplied" :clearable="false" :readonly="!movable" :model-value="stop.length" @update:model-value="typeLength" /><span class="quiet">of {{ units.show(stop.supplied, 'm', { unit: true }) }}</span></div>
+      <div v-if="stop" class="cutto">
+        <span>cut to</span
+        ><QuantityField
+          label="length of the bump stop"
+          hide-label
+          strong
+          si="m"
+          kind="fine length"
+          :low="0.002"
+          :high="stop.supplied"
+          :clearable="false"
+          :readonly="!movable"
+          :model-value="stop.length"
+          @update:model-value="typeLength" /><span class="quiet"
+          >of {{ units.show(stop.supplied, 'm', { unit: true }) }}</span
+        >
+      </div>
       <dl>
-        <dt>gap at ride</dt><dd><AskFigure :figure="corner.stop_gap" :path="`corners.${place}.stop_gap`" title="gap of the bump stop" :options="{ unit: true }" /><small v-if="corner.stop">{{ corner.stop.assumed ? '~' : '' }}{{ units.show(corner.stop.value, 'm') }} at the wheel</small></dd>
-        <dt v-if="stop">squeezes by</dt><dd v-if="stop"><b>{{ stop.squeezeTold ? '' : '~' }}{{ units.show(stop.length * stop.compressible, 'm', { unit: true }) }}</b><small>hard at {{ stop.squeezeTold && !corner.stop_gap?.assumed ? '' : '~' }}{{ units.show(stop.hard, 'm', { signed: true }) }}</small></dd>
-        <dt v-if="corner.contact && stop">tyre after that</dt><dd v-if="corner.contact && stop"><b>{{ stop.squeezeTold && !corner.contact.assumed && !corner.stop_gap?.assumed ? '' : '~' }}{{ units.show(corner.contact.value - stop.hard, 'm', { unit: true }) }}</b></dd>
-        <dt>met in a corner of</dt><dd><template v-if="corner.stop_cornering"><span class="one"><AskFigure :figure="corner.stop_cornering" :path="`corners.${place}.stop_cornering`" title="cornering at which the stop is met" :options="{ decimals: 2 }" /> g</span></template><span v-else class="quiet small">needs heights of roll centres and centre of gravity</span></dd>
-        <dt>{{ endOf(place) === 'front' ? 'met in braking of' : 'met driving off at' }}</dt><dd><template v-if="corner.stop_braking"><span class="one"><AskFigure :figure="corner.stop_braking" :path="`corners.${place}.stop_braking`" title="braking at which the stop is met" :options="{ decimals: 2 }" /> g</span></template><span v-else>–</span></dd>
-        <dt>lost to the drop</dt><dd><AskFigure :figure="corner.lost_fraction" :path="`corners.${place}.lost_fraction`" title="bump travel lost to the drop" as-percent /><small v-if="corner.bump_travel">{{ corner.bump_travel.assumed ? '~' : '' }}{{ units.show(corner.bump_travel.value, 'm', { unit: true }) }} left</small></dd>
+        <dt>gap at ride</dt>
+        <dd>
+          <AskFigure
+            :figure="corner.stop_gap"
+            :path="`corners.${place}.stop_gap`"
+            title="gap of the bump stop"
+            :options="{ unit: true }" /><small v-if="corner.stop"
+            >{{ corner.stop.assumed ? '~' : '' }}{{ units.show(corner.stop.value, 'm') }} at the wheel</small
+          >
+        </dd>
+        <dt v-if="stop">squeezes by</dt>
+        <dd v-if="stop">
+          <b>{{ stop.squeezeTold ? '' : '~' }}{{ units.show(stop.length * stop.compressible, 'm', { unit: true }) }}</b
+          ><small
+            >hard at {{ stop.squeezeTold && !corner.stop_gap?.assumed ? '' : '~'
+            }}{{ units.show(stop.hard, 'm', { signed: true }) }}</small
+          >
+        </dd>
+        <dt v-if="corner.contact && stop">tyre after that</dt>
+        <dd v-if="corner.contact && stop">
+          <b
+            >{{ stop.squeezeTold && !corner.contact.assumed && !corner.stop_gap?.assumed ? '' : '~'
+            }}{{ units.show(corner.contact.value - stop.hard, 'm', { unit: true }) }}</b
+          >
+        </dd>
+        <dt>met in a corner of</dt>
+        <dd>
+          <template v-if="corner.stop_cornering"
+            ><span class="one"
+              ><AskFigure
+                :figure="corner.stop_cornering"
+                :path="`corners.${place}.stop_cornering`"
+                title="cornering at which the stop is met"
+                :options="{ decimals: 2 }" />
+              g</span
+            ></template
+          ><span v-else class="quiet small">needs heights of roll centres and centre of gravity</span>
+        </dd>
+        <dt>{{ endOf(place) === 'front' ? 'met in braking of' : 'met driving off at' }}</dt>
+        <dd>
+          <template v-if="corner.stop_braking"
+            ><span class="one"
+              ><AskFigure
+                :figure="corner.stop_braking"
+                :path="`corners.${place}.stop_braking`"
+                title="braking at which the stop is met"
+                :options="{ decimals: 2 }" />
+              g</span
+            ></template
+          ><span v-else>–</span>
+        </dd>
+        <dt>lost to the drop</dt>
+        <dd>
+          <AskFigure
+            :figure="corner.lost_fraction"
+            :path="`corners.${place}.lost_fraction`"
+            title="bump travel lost to the drop"
+            as-percent /><small v-if="corner.bump_travel"
+            >{{ corner.bump_travel.assumed ? '~' : ''
+            }}{{ units.show(corner.bump_travel.value, 'm', { unit: true }) }} left</small
+          >
+        </dd>
       </dl>
       <dl v-if="ends_">
-        <dt>lower arm, outer end up</dt><dd><AskFigure :figure="ends_.lower_arm_angle" :path="`ends.${endOf(place)}.lower_arm_angle`" title="angle of the lower arm" :options="{ unit: true, signed: true, decimals: 1 }" /><small v-if="(ends_.joint_spacer?.value ?? 0) > 0.0005">level with {{ units.show(ends_.joint_spacer!.value, 'm', { unit: true }) }} at the ball joint</small></dd>
+        <dt>lower arm, outer end up</dt>
+        <dd>
+          <AskFigure
+            :figure="ends_.lower_arm_angle"
+            :path="`ends.${endOf(place)}.lower_arm_angle`"
+            title="angle of the lower arm"
+            :options="{ unit: true, signed: true, decimals: 1 }" /><small
+            v-if="(ends_.joint_spacer?.value ?? 0) > 0.0005"
+            >level with {{ units.show(ends_.joint_spacer!.value, 'm', { unit: true }) }} at the ball joint</small
+          >
+        </dd>
       </dl>
       <div v-if="packers.length" class="packers" role="radiogroup" aria-label="Packer under the stop">
         <p class="quiet">packer, and the stops that work</p>
-        <button v-for="r in packers" :key="r.packer" class="packer" role="radio" :aria-checked="Math.abs(r.packer - (stop?.packer ?? 0)) < 1e-4" :disabled="!movable" @click="takePacker(r)">
-          <span><b>{{ r.packer ? units.show(r.packer, 'm', { unit: true }) : 'none' }}</b><small :class="{ 'grade-stop': !r.works }">{{ room(r) }}</small></span>
-          <svg width="166" height="34" viewBox="-8 0 166 34" aria-hidden="true"><path class="scale" d="M0 26H150" /><path v-for="t in 5" :key="t" class="scale" :d="`M${((t - 1) * 150) / 4} 26v-4`" />
-            <rect v-if="r.works" class="ok" :x="across(r.shortest)" y="12" :width="Math.max(2, across(r.longest) - across(r.shortest))" height="14" /><path v-if="stop && Math.abs(r.packer - stop.packer) < 1e-4" class="now" :d="`M${across(stop.length)} 11l-6 -10h12z`" /></svg>
+        <button
+          v-for="r in packers"
+          :key="r.packer"
+          class="packer"
+          role="radio"
+          :aria-checked="Math.abs(r.packer - (stop?.packer ?? 0)) < 1e-4"
+          :disabled="!movable"
+          @click="takePacker(r)">
+          <span
+            ><b>{{ r.packer ? units.show(r.packer, 'm', { unit: true }) : 'none' }}</b
+            ><small :class="{ 'grade-stop': !r.works }">{{ room(r) }}</small></span
+          >
+          <svg width="166" height="34" viewBox="-8 0 166 34" aria-hidden="true">
+            <path class="scale" d="M0 26H150" />
+            <path v-for="t in 5" :key="t" class="scale" :d="`M${((t - 1) * 150) / 4} 26v-4`" />
+            <rect
+              v-if="r.works"
+              class="ok"
+              :x="across(r.shortest)"
+              y="12"
+              :width="Math.max(2, across(r.longest) - across(r.shortest))"
+              height="14" />
+            <path
+              v-if="stop && Math.abs(r.packer - stop.packer) < 1e-4"
+              class="now"
+              :d="`M${across(stop.length)} 11l-6 -10h12z`" />
+          </svg>
         </button>
       </div>
-      <v-checkbox label="both sides together" :model-value="heights.together.value" @update:model-value="(v) => (heights.together.value = !!v)" />
+      <v-checkbox
+        label="both sides together"
+        :model-value="heights.together.value"
+        @update:model-value="(v) => (heights.together.value = !!v)" />
     </div>
   </div>
   <FindingList :findings="findings" />
-  <p class="small quiet mt-3">Unload the spring before a stop is cut or changed; a damper under gas extends by itself. Stops and packers as the maker of the damper permits.</p>
+  <p class="small quiet mt-3">
+    Unload the spring before a stop is cut or changed; a damper under gas extends by itself. Stops and packers as the
+    maker of the damper permits.
+  </p>
 </template>
 
 <style scoped>

@@ -33,28 +33,51 @@ const finding = ref(false)
 const keys = ref(false)
 
 const benches = {
-  brief: BriefStation, survey: SurveyStation, geometry: GeometryStation, springs: SpringsStation, height: HeightStation, travel: TravelStation,
+  brief: BriefStation,
+  survey: SurveyStation,
+  geometry: GeometryStation,
+  springs: SpringsStation,
+  height: HeightStation,
+  travel: TravelStation,
   sheet: defineAsyncComponent(() => import('./SheetStation.vue')),
   compare: defineAsyncComponent(() => import('@/compare/CompareBench.vue')),
 }
 const ofTwo = {
-  survey: defineAsyncComponent(() => import('@/sag/CycleSurvey.vue')), geometry: defineAsyncComponent(() => import('@/sag/CycleGeometry.vue')),
-  springs: defineAsyncComponent(() => import('@/sag/CycleSprings.vue')), height: defineAsyncComponent(() => import('@/sag/SagBench.vue')), travel: defineAsyncComponent(() => import('@/sag/CycleTravel.vue')),
+  survey: defineAsyncComponent(() => import('@/sag/CycleSurvey.vue')),
+  geometry: defineAsyncComponent(() => import('@/sag/CycleGeometry.vue')),
+  springs: defineAsyncComponent(() => import('@/sag/CycleSprings.vue')),
+  height: defineAsyncComponent(() => import('@/sag/SagBench.vue')),
+  travel: defineAsyncComponent(() => import('@/sag/CycleTravel.vue')),
 }
 /** The bench of the present station; two-wheelers have benches of their own where their work differs. */
-const bench = computed(() => (onTwo(vehicle.document.value) && station.value in ofTwo ? ofTwo[station.value as keyof typeof ofTwo] : benches[station.value]))
-const station = computed<Station | 'compare'>(() => (STATIONS.some((s) => s.id === route.params.station) || route.params.station === 'compare' ? (route.params.station as Station | 'compare') : 'springs'))
+const bench = computed(() =>
+  onTwo(vehicle.document.value) && station.value in ofTwo
+    ? ofTwo[station.value as keyof typeof ofTwo]
+    : benches[station.value],
+)
+const station = computed<Station | 'compare'>(() =>
+  STATIONS.some((s) => s.id === route.params.station) || route.params.station === 'compare'
+    ? (route.params.station as Station | 'compare')
+    : 'springs',
+)
 const stations = useSteady(() => vehicle.report.value?.stations ?? [])
 const opened = computed(() => !!vehicle.document.value)
-const title = computed(() => `${STATIONS.find((s) => s.id === station.value)?.words ?? 'Compare'}, ${vehicle.document.value?.vehicle.name ?? ''} · Feder`)
+const title = computed(
+  () =>
+    `${STATIONS.find((s) => s.id === station.value)?.words ?? 'Compare'}, ${vehicle.document.value?.vehicle.name ?? ''} · Feder`,
+)
 watch(title, (t) => (document.title = t), { immediate: true })
-watch(() => [route.hash, station.value, !!vehicle.report.value], async () => {
-  if (!route.hash) return
-  await nextTick()
-  const place = document.querySelector(route.hash)
-  place?.scrollIntoView({ block: 'center' })
-  place?.querySelector<HTMLElement>('input, textarea, button')?.focus()
-}, { immediate: true })
+watch(
+  () => [route.hash, station.value, !!vehicle.report.value],
+  async () => {
+    if (!route.hash) return
+    await nextTick()
+    const place = document.querySelector(route.hash)
+    place?.scrollIntoView({ block: 'center' })
+    place?.querySelector<HTMLElement>('input, textarea, button')?.focus()
+  },
+  { immediate: true },
+)
 
 function pressed(event: KeyboardEvent): void {
   const typing = (event.target as HTMLElement).closest('input, textarea, select, [contenteditable]')
@@ -66,12 +89,16 @@ function pressed(event: KeyboardEvent): void {
     event.preventDefault()
     finding.value = true
   }
-  const anywhere = event.altKey && !event.ctrlKey && STATIONS.find((s) => event.code === `Digit${s.key}` || event.code === `Key${s.key.toUpperCase()}`)
+  const anywhere =
+    event.altKey &&
+    !event.ctrlKey &&
+    STATIONS.find((s) => event.code === `Digit${s.key}` || event.code === `Key${s.key.toUpperCase()}`)
   if (anywhere) {
     event.preventDefault()
     return void router.push(`/vehicle/${vehicle.id}/${anywhere.id}`)
   }
-  if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('.v-dialog.v-overlay--active')) return
+  if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('.v-dialog.v-overlay--active'))
+    return
   const found = STATIONS.find((s) => s.key === event.key)
   if (found) void router.push(`/vehicle/${vehicle.id}/${found.id}`)
   else if (event.key === 'f' || event.key === '/') finding.value = true
@@ -91,7 +118,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
     <HeadingBar @find="finding = true" @keys="keys = true" />
     <main class="bench" data-fields>
       <div v-if="vehicle.trouble.value" class="trouble" role="alert">{{ vehicle.trouble.value }}</div>
-      <template v-if="vehicle.missing.value"><h1>This vehicle is not in the garage</h1><p class="mt-2">It may have been deleted. <router-link to="/">Back to the garage</router-link></p></template>
+      <template v-if="vehicle.missing.value"
+        ><h1>This vehicle is not in the garage</h1>
+        <p class="mt-2">It may have been deleted. <router-link to="/">Back to the garage</router-link></p></template
+      >
       <p v-else-if="!opened" class="quiet" role="status">Opening the vehicle…</p>
       <component :is="bench" v-else />
     </main>

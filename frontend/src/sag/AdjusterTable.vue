@@ -7,19 +7,35 @@ import { ENDS } from './walk'
 
 /** Every knob of this setup: its click, its range, from which end it is counted, and whether it is best left alone. */
 const { vehicle, units, side, set, about, isAir } = useSag()
-const KNOBS = [{ member: 'rebound', words: 'rebound' }, { member: 'bump', words: 'compression' }, { member: 'high_bump', words: 'high-speed compression' }] as const
+const KNOBS = [
+  { member: 'rebound', words: 'rebound' },
+  { member: 'bump', words: 'compression' },
+  { member: 'high_bump', words: 'high-speed compression' },
+] as const
 type Knob = (typeof KNOBS)[number]['member']
 const knob = (e: EndName, k: Knob): Clicks | null | undefined => side(e)[k]
 function change(e: EndName, k: Knob, members: Partial<Clicks>): void {
   const now = knob(e, k)
   if (members.count === null) return set(e, `${k} clicks`, { [k]: null })
-  if (now || members.count !== undefined) set(e, `${k} clicks`, { [k]: { count: 0, counted_from: 'fully closed', ...now, ...members } })
+  if (now || members.count !== undefined)
+    set(e, `${k} clicks`, { [k]: { count: 0, counted_from: 'fully closed', ...now, ...members } })
 }
 const whole = (v: number | null): number | null => (v === null ? null : Math.round(v))
 const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): void => {
   const made = { ...side(e).seat, [member]: value }
   const setups = vehicle.document.value!.setups
-  vehicle.edit(`${member === 'pitch' ? 'travel of one turn' : 'whole range'}, ${e}`, setups.map((s, i) => ({ path: ['setups', i, 'sides', e, 'seat'], value: { ...(s.sides?.[e] as SideSetup)?.seat, ...made, length: (s.sides?.[e] as SideSetup)?.seat?.length ?? null, hub_to_arch: (s.sides?.[e] as SideSetup)?.seat?.hub_to_arch ?? null } })))
+  vehicle.edit(
+    `${member === 'pitch' ? 'travel of one turn' : 'whole range'}, ${e}`,
+    setups.map((s, i) => ({
+      path: ['setups', i, 'sides', e, 'seat'],
+      value: {
+        ...(s.sides?.[e] as SideSetup)?.seat,
+        ...made,
+        length: (s.sides?.[e] as SideSetup)?.seat?.length ?? null,
+        hub_to_arch: (s.sides?.[e] as SideSetup)?.seat?.hub_to_arch ?? null,
+      },
+    })),
+  )
 }
 </script>
 
@@ -27,19 +43,124 @@ const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): voi
   <section id="settings" class="knobs" aria-label="Adjusters">
     <h3>Adjusters</h3>
     <table>
-      <thead><tr><th></th><th v-for="e in ENDS" :key="e" colspan="4">{{ e }}</th></tr><tr class="sub"><th></th><template v-for="e in ENDS" :key="e"><th>click</th><th>of</th><th>counted from</th><th>leave alone</th></template></tr></thead>
-      <tbody><tr v-for="k in KNOBS" :key="k.member"><th>{{ k.words }}</th>
-        <template v-for="e in ENDS" :key="e">
-          <td><QuantityField hide-label :label="`${k.words} clicks, ${e}`" si="" :decimals="0" :low="0" :high="200" unit-text="" :model-value="knob(e, k.member)?.count" @update:model-value="(v) => change(e, k.member, { count: whole(v) as number })" /></td>
-          <td><QuantityField hide-label :label="`${k.words}, range of clicks, ${e}`" si="" :decimals="0" :low="1" :high="200" unit-text="" :model-value="knob(e, k.member)?.of" @update:model-value="(v) => change(e, k.member, { of: whole(v) })" /></td>
-          <td><button v-if="knob(e, k.member)" class="link" @click="change(e, k.member, { counted_from: knob(e, k.member)!.counted_from === 'fully open' ? 'fully closed' : 'fully open' })">{{ knob(e, k.member)!.counted_from === 'fully open' ? 'open' : 'closed' }}</button></td>
-          <td class="mid"><v-checkbox v-if="knob(e, k.member)" :aria-label="`${k.words}, ${e}, best left alone`" :model-value="!!knob(e, k.member)!.alone" @update:model-value="(v) => change(e, k.member, { alone: !!v })" /></td>
-        </template></tr></tbody>
+      <thead>
+        <tr>
+          <th></th>
+          <th v-for="e in ENDS" :key="e" colspan="4">{{ e }}</th>
+        </tr>
+        <tr class="sub">
+          <th></th>
+          <template v-for="e in ENDS" :key="e"
+            ><th>click</th>
+            <th>of</th>
+            <th>counted from</th>
+            <th>leave alone</th></template
+          >
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="k in KNOBS" :key="k.member">
+          <th>{{ k.words }}</th>
+          <template v-for="e in ENDS" :key="e">
+            <td>
+              <QuantityField
+                hide-label
+                :label="`${k.words} clicks, ${e}`"
+                si=""
+                :decimals="0"
+                :low="0"
+                :high="200"
+                unit-text=""
+                :model-value="knob(e, k.member)?.count"
+                @update:model-value="(v) => change(e, k.member, { count: whole(v) as number })" />
+            </td>
+            <td>
+              <QuantityField
+                hide-label
+                :label="`${k.words}, range of clicks, ${e}`"
+                si=""
+                :decimals="0"
+                :low="1"
+                :high="200"
+                unit-text=""
+                :model-value="knob(e, k.member)?.of"
+                @update:model-value="(v) => change(e, k.member, { of: whole(v) })" />
+            </td>
+            <td>
+              <button
+                v-if="knob(e, k.member)"
+                class="link"
+                @click="
+                  change(e, k.member, {
+                    counted_from: knob(e, k.member)!.counted_from === 'fully open' ? 'fully closed' : 'fully open',
+                  })
+                ">
+                {{ knob(e, k.member)!.counted_from === 'fully open' ? 'open' : 'closed' }}
+              </button>
+            </td>
+            <td class="mid">
+              <v-checkbox
+                v-if="knob(e, k.member)"
+                :aria-label="`${k.words}, ${e}, best left alone`"
+                :model-value="!!knob(e, k.member)!.alone"
+                @update:model-value="(v) => change(e, k.member, { alone: !!v })" />
+            </td>
+          </template>
+        </tr>
+      </tbody>
     </table>
-    <div class="more"><template v-for="e in ENDS" :key="e"><QuantityField v-if="!isAir(e)" :label="`${about(e)?.layout === 'fork' ? 'cap' : 'collar'}, one turn, ${e}`" si="m" kind="fine length" :low="0.0002" :high="0.02" :model-value="side(e).seat?.pitch" @update:model-value="(v) => seat(e, 'pitch', v)" /><QuantityField v-if="!isAir(e)" :label="`${about(e)?.layout === 'fork' ? 'cap' : 'thread'}, whole range, ${e}`" si="m" kind="fine length" :low="0" :high="0.2" :model-value="side(e).seat?.thread" @update:model-value="(v) => seat(e, 'thread', v)" /></template>
-      <template v-if="about('front')?.layout === 'fork' && !isAir('front')"><QuantityField label="spacers on the fork springs" si="m" kind="fine length" :low="0" :high="0.5" :model-value="side('front').fork_spacer" @update:model-value="(v) => set('front', 'fork spacers', { fork_spacer: v })" /><QuantityField label="oil level, springs out, leg pushed together" si="m" :low="0.01" :high="0.5" :model-value="side('front').oil_level" @update:model-value="(v) => set('front', 'oil level', { oil_level: v })" /></template>
-      <QuantityField v-for="e in ENDS" :key="e" :label="`tyre, cold, ${e}`" si="Pa" :decimals="units.system.value === 'inch' ? 0 : 1" :low="10000" :high="1e6" :model-value="side(e).tyre_pressure" @update:model-value="(v) => set(e, 'tyre pressure', { tyre_pressure: v })" /></div>
-    <p class="small quiet">Count gently from the stop that is named, and put it back. Higher oil makes the end of the stroke firmer, not the start. The fork's springs push its caps off: bike strapped, front wheel off the floor, caps held while the last thread comes out, or a workshop. Torque values are the maker's.</p>
+    <div class="more">
+      <template v-for="e in ENDS" :key="e"
+        ><QuantityField
+          v-if="!isAir(e)"
+          :label="`${about(e)?.layout === 'fork' ? 'cap' : 'collar'}, one turn, ${e}`"
+          si="m"
+          kind="fine length"
+          :low="0.0002"
+          :high="0.02"
+          :model-value="side(e).seat?.pitch"
+          @update:model-value="(v) => seat(e, 'pitch', v)" /><QuantityField
+          v-if="!isAir(e)"
+          :label="`${about(e)?.layout === 'fork' ? 'cap' : 'thread'}, whole range, ${e}`"
+          si="m"
+          kind="fine length"
+          :low="0"
+          :high="0.2"
+          :model-value="side(e).seat?.thread"
+          @update:model-value="(v) => seat(e, 'thread', v)"
+      /></template>
+      <template v-if="about('front')?.layout === 'fork' && !isAir('front')"
+        ><QuantityField
+          label="spacers on the fork springs"
+          si="m"
+          kind="fine length"
+          :low="0"
+          :high="0.5"
+          :model-value="side('front').fork_spacer"
+          @update:model-value="(v) => set('front', 'fork spacers', { fork_spacer: v })" /><QuantityField
+          label="oil level, springs out, leg pushed together"
+          si="m"
+          :low="0.01"
+          :high="0.5"
+          :model-value="side('front').oil_level"
+          @update:model-value="(v) => set('front', 'oil level', { oil_level: v })"
+      /></template>
+      <QuantityField
+        v-for="e in ENDS"
+        :key="e"
+        :label="`tyre, cold, ${e}`"
+        si="Pa"
+        :decimals="units.system.value === 'inch' ? 0 : 1"
+        :low="10000"
+        :high="1e6"
+        :model-value="side(e).tyre_pressure"
+        @update:model-value="(v) => set(e, 'tyre pressure', { tyre_pressure: v })" />
+    </div>
+    <p class="small quiet">
+      Count gently from the stop that is named, and put it back. Higher oil makes the end of the stroke firmer, not the
+      start. The fork's springs push its caps off: bike strapped, front wheel off the floor, caps held while the last
+      thread comes out, or a workshop. Torque values are the maker's.
+    </p>
   </section>
 </template>
 

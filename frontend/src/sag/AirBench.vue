@@ -16,20 +16,36 @@ const { found, trouble } = useAnswer(() => {
 }, [vehicle.report, () => props.end])
 function take(r: AirRow): void {
   const part = airOf(side(props.end))
-  if (part && r.pressure !== null) set(props.end, `${r.spacers} spacers`, { spring: { ...part, spacers: r.spacers }, set_by: 'pressure', pressure: Math.round(r.pressure! / 500) * 500 })
+  if (part && r.pressure !== null)
+    set(props.end, `${r.spacers} spacers`, {
+      spring: { ...part, spacers: r.spacers },
+      set_by: 'pressure',
+      pressure: Math.round(r.pressure! / 500) * 500,
+    })
 }
 const force = (v: number | null | undefined): string => (v == null ? '–' : units.show(v, 'N', { decimals: 0 }))
 // the same chamber ridden elsewhere
 const at = ref({ temperature: 20, new_temperature: 5, altitude: 200, new_altitude: 1800 })
 const there = ref<number | null>(null)
 const pressure = () => side(props.end).pressure ?? sags(props.end)?.wanted_pressure?.value ?? null
-watch([at, vehicle.report, () => props.end], async () => {
-  const now = pressure()
-  if (now === null) return void (there.value = null)
-  const { data } = await api.POST('/api/sag/elsewhere', { body: { pressure: now, ...at.value } }).catch(() => ({ data: undefined }))
-  there.value = data?.pressure ?? null
-}, { deep: true, immediate: true })
-const FIELDS = [{ key: 'temperature', words: 'pumped at', unit: '°C', low: -30, high: 50 }, { key: 'altitude', words: 'and at', unit: 'm over the sea', low: -400, high: 6000 }, { key: 'new_temperature', words: 'ridden at', unit: '°C', low: -30, high: 50 }, { key: 'new_altitude', words: 'and at', unit: 'm over the sea', low: -400, high: 6000 }] as const
+watch(
+  [at, vehicle.report, () => props.end],
+  async () => {
+    const now = pressure()
+    if (now === null) return void (there.value = null)
+    const { data } = await api
+      .POST('/api/sag/elsewhere', { body: { pressure: now, ...at.value } })
+      .catch(() => ({ data: undefined }))
+    there.value = data?.pressure ?? null
+  },
+  { deep: true, immediate: true },
+)
+const FIELDS = [
+  { key: 'temperature', words: 'pumped at', unit: '°C', low: -30, high: 50 },
+  { key: 'altitude', words: 'and at', unit: 'm over the sea', low: -400, high: 6000 },
+  { key: 'new_temperature', words: 'ridden at', unit: '°C', low: -30, high: 50 },
+  { key: 'new_altitude', words: 'and at', unit: 'm over the sea', low: -400, high: 6000 },
+] as const
 function typed(key: (typeof FIELDS)[number]['key'], text: string, low: number, high: number): void {
   const value = Number(text.replace(',', '.'))
   if (text.trim() && Number.isFinite(value) && value >= low && value <= high) at.value = { ...at.value, [key]: value }
@@ -39,15 +55,77 @@ function typed(key: (typeof FIELDS)[number]['key'], text: string, low: number, h
 <template>
   <section class="air" :aria-label="`Air, ${end}`">
     <h3>{{ end === 'front' ? 'Front' : 'Rear' }} air, by volume spacers</h3>
-    <div class="set"><QuantityField label="pressure, wheel off the floor" strong si="Pa" :decimals="units.system.value === 'inch' ? 0 : 1" :low="1e4" :high="5e6" :readonly="vehicle.isFound.value" :model-value="side(end).pressure" @update:model-value="(v) => set(end, 'pressure', { set_by: 'pressure', pressure: v })" /><p v-if="side(end).pressure" class="quiet">The pump shows {{ pumped(side(end).pressure!) }}. Screwing it on and off costs a little of it; pump last to the mark, and cycle the wheel so that the chambers equalise.</p></div>
+    <div class="set">
+      <QuantityField
+        label="pressure, wheel off the floor"
+        strong
+        si="Pa"
+        :decimals="units.system.value === 'inch' ? 0 : 1"
+        :low="1e4"
+        :high="5e6"
+        :readonly="vehicle.isFound.value"
+        :model-value="side(end).pressure"
+        @update:model-value="(v) => set(end, 'pressure', { set_by: 'pressure', pressure: v })" />
+      <p v-if="side(end).pressure" class="quiet">
+        The pump shows {{ pumped(side(end).pressure!) }}. Screwing it on and off costs a little of it; pump last to the
+        mark, and cycle the wheel so that the chambers equalise.
+      </p>
+    </div>
     <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>
     <table v-if="found?.rows.length" aria-label="Volume spacers">
-      <thead><tr><th>spacers</th><th>pressure for the sag</th><th>bike alone</th><th>rate half-way, {{ units.unit('N/m').written }}</th><th>at full travel, slow</th><th>in a fast stroke</th><th>times the rider</th></tr></thead>
-      <tbody><tr v-for="r in found.rows" :key="r.spacers" :class="{ sel: r.chosen }"><td><button class="pick" :disabled="vehicle.isFound.value || r.pressure === null" :aria-pressed="r.chosen" @click="take(r)">{{ r.spacers }}</button></td><td>{{ r.pressure === null ? 'no pressure does' : pumped(r.pressure!) }}</td><td>{{ mm(r.free_sag) }}</td><td>{{ r.middle_rate == null ? '–' : units.show(r.middle_rate, 'N/m') }}</td><td>{{ force(r.slow) }}</td><td>{{ force(r.fast) }}</td><td><b>{{ r.times?.toFixed(1) ?? '–' }}</b></td></tr></tbody>
+      <thead>
+        <tr>
+          <th>spacers</th>
+          <th>pressure for the sag</th>
+          <th>bike alone</th>
+          <th>rate half-way, {{ units.unit('N/m').written }}</th>
+          <th>at full travel, slow</th>
+          <th>in a fast stroke</th>
+          <th>times the rider</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="r in found.rows" :key="r.spacers" :class="{ sel: r.chosen }">
+          <td>
+            <button
+              class="pick"
+              :disabled="vehicle.isFound.value || r.pressure === null"
+              :aria-pressed="r.chosen"
+              @click="take(r)">
+              {{ r.spacers }}
+            </button>
+          </td>
+          <td>{{ r.pressure === null ? 'no pressure does' : pumped(r.pressure!) }}</td>
+          <td>{{ mm(r.free_sag) }}</td>
+          <td>{{ r.middle_rate == null ? '–' : units.show(r.middle_rate, 'N/m') }}</td>
+          <td>{{ force(r.slow) }}</td>
+          <td>{{ force(r.fast) }}</td>
+          <td>
+            <b>{{ r.times?.toFixed(1) ?? '–' }}</b>
+          </td>
+        </tr>
+      </tbody>
     </table>
-    <p class="small quiet">Forces at the wheel, {{ units.unit('N').written }}. More spacers: the same sag, a harder end. Bangs through: one more; never uses its last part: one less. Air keeps its heat in a fast stroke (n = 1.3), not while sag is read (n = 1).</p>
-    <div class="else"><span v-for="f in FIELDS" :key="f.key"><label :for="`${end}-${f.key}`">{{ f.words }}</label><input :id="`${end}-${f.key}`" :value="at[f.key]" inputmode="text" @input="typed(f.key, ($event.target as HTMLInputElement).value, f.low, f.high)" /> {{ f.unit }}</span><b v-if="there !== null">then the gauge shows {{ pumped(there) }}</b></div>
-    <p class="small quiet"><b class="grade-look">Look</b> Let all air out, and cycle the wheel, before an air spring or its shaft is opened; a gas-charged damper belongs with a licensed workshop.</p>
+    <p class="small quiet">
+      Forces at the wheel, {{ units.unit('N').written }}. More spacers: the same sag, a harder end. Bangs through: one
+      more; never uses its last part: one less. Air keeps its heat in a fast stroke (n = 1.3), not while sag is read (n
+      = 1).
+    </p>
+    <div class="else">
+      <span v-for="f in FIELDS" :key="f.key"
+        ><label :for="`${end}-${f.key}`">{{ f.words }}</label
+        ><input
+          :id="`${end}-${f.key}`"
+          :value="at[f.key]"
+          inputmode="text"
+          @input="typed(f.key, ($event.target as HTMLInputElement).value, f.low, f.high)" />
+        {{ f.unit }}</span
+      ><b v-if="there !== null">then the gauge shows {{ pumped(there) }}</b>
+    </div>
+    <p class="small quiet">
+      <b class="grade-look">Look</b> Let all air out, and cycle the wheel, before an air spring or its shaft is opened;
+      a gas-charged damper belongs with a licensed workshop.
+    </p>
   </section>
 </template>
 

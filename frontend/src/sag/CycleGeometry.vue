@@ -13,24 +13,41 @@ import { ENDS } from './walk'
 /** What is measured once of a two-wheeler: wheelbase, fork, rear arm, linkage, travel, what rides below the springs. */
 const { vehicle, units, mm, setEnd, about, bike } = useSag()
 const vehicle_ = computed(() => vehicle.document.value!.vehicle)
-const set = (words: string, member: string[], value: unknown): void => vehicle.edit(words, [{ path: ['vehicle', ...member], value }])
+const set = (words: string, member: string[], value: unknown): void =>
+  vehicle.edit(words, [{ path: ['vehicle', ...member], value }])
 const fork = computed(() => about('front')?.fork ?? null)
 const rake = ref<number | null>(null)
 function setFork(member: 'rake' | 'offset' | 'bore' | 'legs', value: number | null): void {
   if (member === 'rake' && value === null) return
   if (!fork.value && member !== 'rake') return
-  setEnd('front', member === 'rake' ? 'rake' : `fork ${member}`, ['fork'], { legs: 2, read: 'along the tube', ...fork.value, [member]: value })
+  setEnd('front', member === 'rake' ? 'rake' : `fork ${member}`, ['fork'], {
+    legs: 2,
+    read: 'along the tube',
+    ...fork.value,
+    [member]: value,
+  })
 }
 const arm = (member: 'length' | 'pivot_height', value: number | null): void => {
   const now = about('rear')?.swingarm
   half.value = { ...half.value, [member]: value }
   const made = { ...now, ...half.value }
-  if (made.length && made.pivot_height) setEnd('rear', 'rear arm', ['swingarm'], { length: made.length, pivot_height: made.pivot_height })
+  if (made.length && made.pivot_height)
+    setEnd('rear', 'rear arm', ['swingarm'], { length: made.length, pivot_height: made.pivot_height })
   else if (value === null && now) setEnd('rear', 'rear arm', ['swingarm'], null)
 }
 const half = ref<{ length?: number | null; pivot_height?: number | null }>({})
-const valued = (e: EndName, words: string, member: string, now: object | null | undefined, value: number | null, how: string): void => setEnd(e, words, [member], value === null ? null : { how, ...now, value })
-const LAYOUTS = [{ value: 'linkage', title: 'One shock, on a linkage or arm' }, { value: 'twin shock', title: 'Two shocks' }]
+const valued = (
+  e: EndName,
+  words: string,
+  member: string,
+  now: object | null | undefined,
+  value: number | null,
+  how: string,
+): void => setEnd(e, words, [member], value === null ? null : { how, ...now, value })
+const LAYOUTS = [
+  { value: 'linkage', title: 'One shock, on a linkage or arm' },
+  { value: 'twin shock', title: 'Two shocks' },
+]
 const ratio = computed(() => about('rear')?.spring?.ratio ?? null)
 const file = ref<HTMLInputElement | null>(null)
 const trouble = ref('')
@@ -39,59 +56,271 @@ async function read(event: Event): Promise<void> {
   const chosen = input.files?.[0]
   input.value = ''
   if (!chosen) return
-  const { data, error } = await api.POST('/api/sag/leverage', { body: { text: await chosen.text() } }).catch((e: unknown) => ({ data: undefined, error: e }))
+  const { data, error } = await api
+    .POST('/api/sag/leverage', { body: { text: await chosen.text() } })
+    .catch((e: unknown) => ({ data: undefined, error: e }))
   trouble.value = data ? '' : messageOf(error)
   if (data) setEnd('rear', 'leverage curve', ['spring', 'ratio'], { kind: 'leverage', points: data.points })
 }
 const points = computed(() => (ratio.value?.kind === 'leverage' ? (ratio.value.points as [number, number][]) : []))
-const setPoints = (made: [number, number][]): void => setEnd('rear', 'leverage curve', ['spring', 'ratio'], made.length >= 2 ? { kind: 'leverage', points: made } : null)
+const setPoints = (made: [number, number][]): void =>
+  setEnd('rear', 'leverage curve', ['spring', 'ratio'], made.length >= 2 ? { kind: 'leverage', points: made } : null)
 const fresh = ref<{ travel: number | null; leverage: number | null }>({ travel: null, leverage: null })
 const started = ref<[number, number][]>([])
 function add(): void {
   const { travel, leverage } = fresh.value
   if (travel === null || leverage === null) return
-  const made = [...(points.value.length ? points.value : started.value).filter(([z]) => Math.abs(z - travel) > 1e-6), [travel, leverage] as [number, number]].sort((a, b) => a[0] - b[0])
+  const made = [
+    ...(points.value.length ? points.value : started.value).filter(([z]) => Math.abs(z - travel) > 1e-6),
+    [travel, leverage] as [number, number],
+  ].sort((a, b) => a[0] - b[0])
   fresh.value = { travel: null, leverage: null }
-  if (made.length >= 2) { started.value = []; setPoints(made) } else started.value = made
+  if (made.length >= 2) {
+    started.value = []
+    setPoints(made)
+  } else started.value = made
 }
 const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f) => f.station === 'geometry'))
 const degrees = (v: number | null | undefined): number | null => (v == null ? null : Math.PI / 2 - v)
 </script>
 
 <template>
-  <div class="bench-top"><h1>Geometry</h1><span class="quiet">measured once, {{ bike }} alone and upright, as found</span></div>
+  <div class="bench-top">
+    <h1>Geometry</h1>
+    <span class="quiet">measured once, {{ bike }} alone and upright, as found</span>
+  </div>
   <section id="dimensions" class="four">
-    <QuantityField label="wheelbase" strong si="m" :low="0.5" :high="3" :model-value="vehicle_.wheelbase?.value" @update:model-value="(v) => set('wheelbase', ['wheelbase'], v === null ? null : { how: 'tape', ...vehicle_.wheelbase, value: v })" />
-    <QuantityField v-for="e in ENDS" :key="e" :label="`${e} tyre radius, on the floor`" si="m" :low="0.1" :high="0.6" :model-value="about(e)?.tyre?.radius" @update:model-value="(v) => setEnd(e, 'tyre radius', ['tyre', 'radius'], v)" />
-    <QuantityField label="height over all (drawing)" si="m" :low="0.5" :high="2" :model-value="vehicle_.roof_height" @update:model-value="(v) => set('height over all', ['roof_height'], v)" />
+    <QuantityField
+      label="wheelbase"
+      strong
+      si="m"
+      :low="0.5"
+      :high="3"
+      :model-value="vehicle_.wheelbase?.value"
+      @update:model-value="
+        (v) => set('wheelbase', ['wheelbase'], v === null ? null : { how: 'tape', ...vehicle_.wheelbase, value: v })
+      " />
+    <QuantityField
+      v-for="e in ENDS"
+      :key="e"
+      :label="`${e} tyre radius, on the floor`"
+      si="m"
+      :low="0.1"
+      :high="0.6"
+      :model-value="about(e)?.tyre?.radius"
+      @update:model-value="(v) => setEnd(e, 'tyre radius', ['tyre', 'radius'], v)" />
+    <QuantityField
+      label="height over all (drawing)"
+      si="m"
+      :low="0.5"
+      :high="2"
+      :model-value="vehicle_.roof_height"
+      @update:model-value="(v) => set('height over all', ['roof_height'], v)" />
   </section>
   <div class="ends">
-    <section aria-label="front"><h2>Front</h2>
+    <section aria-label="front">
+      <h2>Front</h2>
       <div class="two">
-        <QuantityField v-if="bike === 'bicycle'" label="head angle, from the floor" strong si="rad" :decimals="1" :low="0.7" :high="1.5" :model-value="degrees(fork?.rake)" @update:model-value="(v) => setFork('rake', degrees(v))" />
-        <QuantityField v-else label="rake, from the vertical" strong si="rad" :decimals="1" :low="0" :high="0.9" :model-value="fork?.rake ?? rake" @update:model-value="(v) => setFork('rake', v)" />
-        <QuantityField label="offset of the axle from the steering axis" si="m" :low="-0.1" :high="0.2" :readonly="!fork" :model-value="fork?.offset" @update:model-value="(v) => setFork('offset', v)" />
-        <QuantityField label="travel, along the tube" strong si="m" :low="0.02" :high="0.5" :model-value="about('front')?.travel" @update:model-value="(v) => setEnd('front', 'travel', ['travel'], v)" />
-        <QuantityField label="tube, inside, for the air over the oil" si="m" kind="fine length" :low="0.01" :high="0.08" :readonly="!fork" :model-value="fork?.bore" @update:model-value="(v) => setFork('bore', v)" />
+        <QuantityField
+          v-if="bike === 'bicycle'"
+          label="head angle, from the floor"
+          strong
+          si="rad"
+          :decimals="1"
+          :low="0.7"
+          :high="1.5"
+          :model-value="degrees(fork?.rake)"
+          @update:model-value="(v) => setFork('rake', degrees(v))" />
+        <QuantityField
+          v-else
+          label="rake, from the vertical"
+          strong
+          si="rad"
+          :decimals="1"
+          :low="0"
+          :high="0.9"
+          :model-value="fork?.rake ?? rake"
+          @update:model-value="(v) => setFork('rake', v)" />
+        <QuantityField
+          label="offset of the axle from the steering axis"
+          si="m"
+          :low="-0.1"
+          :high="0.2"
+          :readonly="!fork"
+          :model-value="fork?.offset"
+          @update:model-value="(v) => setFork('offset', v)" />
+        <QuantityField
+          label="travel, along the tube"
+          strong
+          si="m"
+          :low="0.02"
+          :high="0.5"
+          :model-value="about('front')?.travel"
+          @update:model-value="(v) => setEnd('front', 'travel', ['travel'], v)" />
+        <QuantityField
+          label="tube, inside, for the air over the oil"
+          si="m"
+          kind="fine length"
+          :low="0.01"
+          :high="0.08"
+          :readonly="!fork"
+          :model-value="fork?.bore"
+          @update:model-value="(v) => setFork('bore', v)" />
       </div>
-      <div class="legs" role="radiogroup" aria-label="Springs stand in"><span class="quiet">springs in</span><button v-for="n in [2, 1]" :key="n" class="tab" role="radio" :disabled="!fork" :aria-checked="(fork?.legs ?? 2) === n" @click="setFork('legs', n)">{{ n === 2 ? 'both legs' : 'one leg' }}</button></div>
-      <QuantityField label="unsprung mass: wheel, brakes, half the fork" si="kg" :decimals="1" :low="0" :high="200" :estimated="about('front')?.unsprung_mass?.how === 'estimated'" :model-value="about('front')?.unsprung_mass?.value" @update:model-value="(v) => valued('front', 'unsprung mass', 'unsprung_mass', about('front')?.unsprung_mass, v, 'estimated')" />
-      <QuantityField label="damper coefficient of one leg, or blank" si="N*s/m" :low="0" :high="1e5" :estimated="about('front')?.damper_coefficient?.how === 'estimated'" :model-value="about('front')?.damper_coefficient?.value" @update:model-value="(v) => valued('front', 'damper coefficient', 'damper_coefficient', about('front')?.damper_coefficient, v, 'estimated')" />
+      <div class="legs" role="radiogroup" aria-label="Springs stand in">
+        <span class="quiet">springs in</span
+        ><button
+          v-for="n in [2, 1]"
+          :key="n"
+          class="tab"
+          role="radio"
+          :disabled="!fork"
+          :aria-checked="(fork?.legs ?? 2) === n"
+          @click="setFork('legs', n)">
+          {{ n === 2 ? 'both legs' : 'one leg' }}
+        </button>
+      </div>
+      <QuantityField
+        label="unsprung mass: wheel, brakes, half the fork"
+        si="kg"
+        :decimals="1"
+        :low="0"
+        :high="200"
+        :estimated="about('front')?.unsprung_mass?.how === 'estimated'"
+        :model-value="about('front')?.unsprung_mass?.value"
+        @update:model-value="
+          (v) => valued('front', 'unsprung mass', 'unsprung_mass', about('front')?.unsprung_mass, v, 'estimated')
+        " />
+      <QuantityField
+        label="damper coefficient of one leg, or blank"
+        si="N*s/m"
+        :low="0"
+        :high="1e5"
+        :estimated="about('front')?.damper_coefficient?.how === 'estimated'"
+        :model-value="about('front')?.damper_coefficient?.value"
+        @update:model-value="
+          (v) =>
+            valued(
+              'front',
+              'damper coefficient',
+              'damper_coefficient',
+              about('front')?.damper_coefficient,
+              v,
+              'estimated',
+            )
+        " />
     </section>
-    <section aria-label="rear"><h2>Rear</h2>
-      <v-select label="layout" :items="LAYOUTS" :model-value="about('rear')?.layout" @update:model-value="(v: string) => setEnd('rear', 'layout', ['layout'], v)" />
+    <section aria-label="rear">
+      <h2>Rear</h2>
+      <v-select
+        label="layout"
+        :items="LAYOUTS"
+        :model-value="about('rear')?.layout"
+        @update:model-value="(v: string) => setEnd('rear', 'layout', ['layout'], v)" />
       <div class="two">
-        <QuantityField label="travel, at the wheel" strong si="m" :low="0.02" :high="0.5" :model-value="about('rear')?.travel" @update:model-value="(v) => setEnd('rear', 'travel', ['travel'], v)" />
-        <QuantityField label="unsprung mass: wheel, brake, half the arm" si="kg" :decimals="1" :low="0" :high="200" :estimated="about('rear')?.unsprung_mass?.how === 'estimated'" :model-value="about('rear')?.unsprung_mass?.value" @update:model-value="(v) => valued('rear', 'unsprung mass', 'unsprung_mass', about('rear')?.unsprung_mass, v, 'estimated')" />
-        <QuantityField label="rear arm, pivot to axle" si="m" :low="0.2" :high="1" :model-value="about('rear')?.swingarm?.length ?? half.length" @update:model-value="(v) => arm('length', v)" />
-        <QuantityField label="its pivot over the floor" si="m" :low="0.1" :high="0.8" :model-value="about('rear')?.swingarm?.pivot_height ?? half.pivot_height" @update:model-value="(v) => arm('pivot_height', v)" />
+        <QuantityField
+          label="travel, at the wheel"
+          strong
+          si="m"
+          :low="0.02"
+          :high="0.5"
+          :model-value="about('rear')?.travel"
+          @update:model-value="(v) => setEnd('rear', 'travel', ['travel'], v)" />
+        <QuantityField
+          label="unsprung mass: wheel, brake, half the arm"
+          si="kg"
+          :decimals="1"
+          :low="0"
+          :high="200"
+          :estimated="about('rear')?.unsprung_mass?.how === 'estimated'"
+          :model-value="about('rear')?.unsprung_mass?.value"
+          @update:model-value="
+            (v) => valued('rear', 'unsprung mass', 'unsprung_mass', about('rear')?.unsprung_mass, v, 'estimated')
+          " />
+        <QuantityField
+          label="rear arm, pivot to axle"
+          si="m"
+          :low="0.2"
+          :high="1"
+          :model-value="about('rear')?.swingarm?.length ?? half.length"
+          @update:model-value="(v) => arm('length', v)" />
+        <QuantityField
+          label="its pivot over the floor"
+          si="m"
+          :low="0.1"
+          :high="0.8"
+          :model-value="about('rear')?.swingarm?.pivot_height ?? half.pivot_height"
+          @update:model-value="(v) => arm('pivot_height', v)" />
       </div>
-      <RatioField v-if="ratio?.kind !== 'leverage'" :label="about('rear')?.layout === 'twin shock' ? 'motion ratio of a shock' : 'motion ratio'" layout="linkage" :ratio="ratio" :draft-key="`${vehicle.id} rear levers`" @change="(r) => setEnd('rear', 'motion ratio', ['spring', 'ratio'], r)" />
-      <table v-if="points.length || started.length" class="curve" aria-label="Leverage curve"><thead><tr><th>wheel, from extended</th><th>wheel / shock</th><th></th></tr></thead><tbody><tr v-for="([z, l], i) in points.length ? points : started" :key="z"><td>{{ mm(z, 0) }} {{ units.unit('m').written }}</td><td>{{ l.toFixed(3) }}</td><td><button class="link" @click="points.length ? setPoints(points.filter((_, k) => k !== i)) : (started = [])">take out</button></td></tr></tbody></table>
-      <form class="lever" @submit.prevent="add"><QuantityField v-model="fresh.travel" label="wheel, from extended" si="m" :low="0" :high="0.5" /><QuantityField v-model="fresh.leverage" label="wheel / shock travel there" si="" :decimals="3" :low="0.3" :high="10" /><button class="link" type="submit">add</button><button class="link" type="button" @click="file?.click()">leverage as CSV</button><input ref="file" type="file" accept=".csv,text/csv" class="seen-not" aria-label="Leverage file" @change="read" /></form>
+      <RatioField
+        v-if="ratio?.kind !== 'leverage'"
+        :label="about('rear')?.layout === 'twin shock' ? 'motion ratio of a shock' : 'motion ratio'"
+        layout="linkage"
+        :ratio="ratio"
+        :draft-key="`${vehicle.id} rear levers`"
+        @change="(r) => setEnd('rear', 'motion ratio', ['spring', 'ratio'], r)" />
+      <table v-if="points.length || started.length" class="curve" aria-label="Leverage curve">
+        <thead>
+          <tr>
+            <th>wheel, from extended</th>
+            <th>wheel / shock</th>
+            <th></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="([z, l], i) in points.length ? points : started" :key="z">
+            <td>{{ mm(z, 0) }} {{ units.unit('m').written }}</td>
+            <td>{{ l.toFixed(3) }}</td>
+            <td>
+              <button
+                class="link"
+                @click="points.length ? setPoints(points.filter((_, k) => k !== i)) : (started = [])">
+                take out
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <form class="lever" @submit.prevent="add">
+        <QuantityField v-model="fresh.travel" label="wheel, from extended" si="m" :low="0" :high="0.5" /><QuantityField
+          v-model="fresh.leverage"
+          label="wheel / shock travel there"
+          si=""
+          :decimals="3"
+          :low="0.3"
+          :high="10" /><button class="link" type="submit">add</button
+        ><button class="link" type="button" @click="file?.click()">leverage as CSV</button
+        ><input
+          ref="file"
+          type="file"
+          accept=".csv,text/csv"
+          class="seen-not"
+          aria-label="Leverage file"
+          @change="read" />
+      </form>
       <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>
-      <p class="small quiet">CSV: travel, leverage; or travel, shock (its eye to eye as the wheel is lifted in steps, spring off, bike strapped).</p>
-      <QuantityField label="damper coefficient of one shock, or blank" si="N*s/m" :low="0" :high="1e5" :estimated="about('rear')?.damper_coefficient?.how === 'estimated'" :model-value="about('rear')?.damper_coefficient?.value" @update:model-value="(v) => valued('rear', 'damper coefficient', 'damper_coefficient', about('rear')?.damper_coefficient, v, 'estimated')" />
+      <p class="small quiet">
+        CSV: travel, leverage; or travel, shock (its eye to eye as the wheel is lifted in steps, spring off, bike
+        strapped).
+      </p>
+      <QuantityField
+        label="damper coefficient of one shock, or blank"
+        si="N*s/m"
+        :low="0"
+        :high="1e5"
+        :estimated="about('rear')?.damper_coefficient?.how === 'estimated'"
+        :model-value="about('rear')?.damper_coefficient?.value"
+        @update:model-value="
+          (v) =>
+            valued(
+              'rear',
+              'damper coefficient',
+              'damper_coefficient',
+              about('rear')?.damper_coefficient,
+              v,
+              'estimated',
+            )
+        " />
     </section>
   </div>
   <TravelCurve end="rear" />

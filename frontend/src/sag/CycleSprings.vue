@@ -18,33 +18,133 @@ const route = useRoute()
 const { vehicle, units, sags, side, isAir, about, set } = useSag()
 const view = computed(() => (route.query.view === 'loads' ? 'loads' : 'choice'))
 const end = ref<EndName>('rear')
-const legs = (e: EndName): boolean => (about(e)?.layout === 'fork' && about(e)?.fork?.legs !== 1) || about(e)?.layout === 'twin shock'
+const legs = (e: EndName): boolean =>
+  (about(e)?.layout === 'fork' && about(e)?.fork?.legs !== 1) || about(e)?.layout === 'twin shock'
 const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f) => f.station === 'springs'))
 function setRate(e: EndName, value: number | null): void {
   const now = coilOf(side(e))
-  if (value !== null) set(e, 'spring rate', { spring: { kind: 'coil', free_length: null, ...now, code: now?.rate.value === value ? now.code : 'typed in', rate: { how: 'maker', value } } satisfies SpringPart })
+  if (value !== null)
+    set(e, 'spring rate', {
+      spring: {
+        kind: 'coil',
+        free_length: null,
+        ...now,
+        code: now?.rate.value === value ? now.code : 'typed in',
+        rate: { how: 'maker', value },
+      } satisfies SpringPart,
+    })
 }
 function setOther(e: EndName, value: number | null): void {
   const now = coilOf(side(e))
-  if (now) set(e, 'other spring', { second_spring: value === null ? null : { ...now, code: 'other leg', rate: { how: 'maker', value } } })
+  if (now)
+    set(e, 'other spring', {
+      second_spring: value === null ? null : { ...now, code: 'other leg', rate: { how: 'maker', value } },
+    })
 }
 </script>
 
 <template>
-  <div class="bench-top"><h1>Springs</h1><nav class="views" aria-label="Views of the springs"><router-link v-for="v in (['choice', 'loads'] as const)" :key="v" class="view" :class="{ here: v === view }" :aria-current="v === view ? 'page' : undefined" :to="{ path: route.path, query: v === 'choice' ? {} : { view: v } }">{{ v === 'choice' ? 'Choice' : 'Loads' }}</router-link></nav></div>
+  <div class="bench-top">
+    <h1>Springs</h1>
+    <nav class="views" aria-label="Views of the springs">
+      <router-link
+        v-for="v in ['choice', 'loads'] as const"
+        :key="v"
+        class="view"
+        :class="{ here: v === view }"
+        :aria-current="v === view ? 'page' : undefined"
+        :to="{ path: route.path, query: v === 'choice' ? {} : { view: v } }"
+        >{{ v === 'choice' ? 'Choice' : 'Loads' }}</router-link
+      >
+    </nav>
+  </div>
   <RiderLoads v-if="view === 'loads'" />
   <template v-else>
-    <div class="ends"><section v-for="e in ENDS" :key="e" :aria-label="`${e} spring`"><h3>{{ e === 'front' ? 'Front' : 'Rear' }}<span class="quiet">, {{ isAir(e) ? 'air' : legs(e) ? 'each of two' : 'one spring' }}</span></h3>
-      <div v-if="!isAir(e)" class="two"><QuantityField :label="`${e} spring rate`" strong si="N/m" :low="500" :high="1e6" :clearable="false" :readonly="vehicle.isFound.value" :model-value="coilOf(side(e))?.rate.value" @update:model-value="(v) => setRate(e, v)" /><QuantityField v-if="legs(e)" :label="`${e} other spring, if unlike`" si="N/m" :low="500" :high="1e6" :readonly="vehicle.isFound.value" :model-value="side(e).second_spring?.rate.value" @update:model-value="(v) => setOther(e, v)" /></div>
-      <dl><dt>wheel rate</dt><dd><AskFigure :figure="vehicle.shown.value?.corners[e]?.wheel_rate" :path="`corners.${e}.wheel_rate`" :title="`wheel rate, ${e}`" change :options="{ unit: true }" :at="{ load: vehicle.loadState.value }" /></dd>
-        <dt>rate the sags ask for</dt><dd><AskFigure :figure="sags(e)?.wanted_rate" :path="`sags.${e}.wanted_rate`" :title="`rate wanted, ${e}`" :options="{ unit: true }" /></dd>
-        <dt>free sag</dt><dd><AskFigure :figure="sags(e)?.free_sag_along" :path="`sags.${e}.free_sag_along`" :title="`free sag, ${e}`" change :options="{ unit: true, decimals: 1 }" /></dd>
-        <dt>rider sag</dt><dd><AskFigure :figure="sags(e)?.rider_sag_along" :path="`sags.${e}.rider_sag_along`" :title="`rider sag, ${e}`" change :options="{ unit: true, decimals: 1 }" /></dd>
-        <dt>pressed at full extension</dt><dd><AskFigure :figure="sags(e)?.preload" :path="`sags.${e}.preload`" :title="`preload, ${e}`" :options="{ unit: true, decimals: 1 }" /></dd></dl></section></div>
-    <div role="tablist" aria-label="Which end" class="tabs"><button v-for="e in ENDS" :key="e" class="tab" role="tab" :aria-selected="e === end" @click="end = e">{{ e }} {{ isAir(e) ? 'air' : 'springs' }}</button></div>
+    <div class="ends">
+      <section v-for="e in ENDS" :key="e" :aria-label="`${e} spring`">
+        <h3>
+          {{ e === 'front' ? 'Front' : 'Rear'
+          }}<span class="quiet">, {{ isAir(e) ? 'air' : legs(e) ? 'each of two' : 'one spring' }}</span>
+        </h3>
+        <div v-if="!isAir(e)" class="two">
+          <QuantityField
+            :label="`${e} spring rate`"
+            strong
+            si="N/m"
+            :low="500"
+            :high="1e6"
+            :clearable="false"
+            :readonly="vehicle.isFound.value"
+            :model-value="coilOf(side(e))?.rate.value"
+            @update:model-value="(v) => setRate(e, v)" /><QuantityField
+            v-if="legs(e)"
+            :label="`${e} other spring, if unlike`"
+            si="N/m"
+            :low="500"
+            :high="1e6"
+            :readonly="vehicle.isFound.value"
+            :model-value="side(e).second_spring?.rate.value"
+            @update:model-value="(v) => setOther(e, v)" />
+        </div>
+        <dl>
+          <dt>wheel rate</dt>
+          <dd>
+            <AskFigure
+              :figure="vehicle.shown.value?.corners[e]?.wheel_rate"
+              :path="`corners.${e}.wheel_rate`"
+              :title="`wheel rate, ${e}`"
+              change
+              :options="{ unit: true }"
+              :at="{ load: vehicle.loadState.value }" />
+          </dd>
+          <dt>rate the sags ask for</dt>
+          <dd>
+            <AskFigure
+              :figure="sags(e)?.wanted_rate"
+              :path="`sags.${e}.wanted_rate`"
+              :title="`rate wanted, ${e}`"
+              :options="{ unit: true }" />
+          </dd>
+          <dt>free sag</dt>
+          <dd>
+            <AskFigure
+              :figure="sags(e)?.free_sag_along"
+              :path="`sags.${e}.free_sag_along`"
+              :title="`free sag, ${e}`"
+              change
+              :options="{ unit: true, decimals: 1 }" />
+          </dd>
+          <dt>rider sag</dt>
+          <dd>
+            <AskFigure
+              :figure="sags(e)?.rider_sag_along"
+              :path="`sags.${e}.rider_sag_along`"
+              :title="`rider sag, ${e}`"
+              change
+              :options="{ unit: true, decimals: 1 }" />
+          </dd>
+          <dt>pressed at full extension</dt>
+          <dd>
+            <AskFigure
+              :figure="sags(e)?.preload"
+              :path="`sags.${e}.preload`"
+              :title="`preload, ${e}`"
+              :options="{ unit: true, decimals: 1 }" />
+          </dd>
+        </dl>
+      </section>
+    </div>
+    <div role="tablist" aria-label="Which end" class="tabs">
+      <button v-for="e in ENDS" :key="e" class="tab" role="tab" :aria-selected="e === end" @click="end = e">
+        {{ e }} {{ isAir(e) ? 'air' : 'springs' }}
+      </button>
+    </div>
     <AirBench v-if="isAir(end)" :end="end" /><SagShelf v-else :end="end" />
     <FindingList :findings="findings" />
-    <p class="small quiet">A spring is fitted by whoever has the tool for it: a shock's spring is held by its collar under load, a fork's pushes its cap off. {{ units.unit('N/m').written }} shown; type any unit.</p>
+    <p class="small quiet">
+      A spring is fitted by whoever has the tool for it: a shock's spring is held by its collar under load, a fork's
+      pushes its cap off. {{ units.unit('N/m').written }} shown; type any unit.
+    </p>
   </template>
 </template>
 

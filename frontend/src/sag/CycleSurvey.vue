@@ -16,26 +16,76 @@ const { vehicle, units, setFound, about } = useSag()
 const document_ = computed(() => vehicle.document.value!)
 const conditions = computed(() => document_.value.surveys?.[0]?.conditions)
 const survey = computed(() => document_.value.surveys?.[0])
-const TICKS = [{ member: 'level_floor', words: 'level floor' }, { member: 'pressures_set', words: 'tyre pressures set' }, { member: 'rolled', words: 'rolled, brakes released, both ends bounced' }] as const
-const TEXTS = [{ member: 'fuel', words: 'fuel, bags' }, { member: 'ballast', words: 'who or what was on it' }, { member: 'reference', words: 'the two points read from' }] as const
-const condition = (words: string, member: string, value: unknown): void => vehicle.edit(words, [{ path: ['surveys', 0, 'conditions', member], value }])
-const weight = (e: EndName) => ({ row: { id: 'mass', words: 'weight', says: '', si: 'kg', low: 0.5, high: 600, quantity: 'mass', how: 'scales' } as WalkRow, place: e })
+const TICKS = [
+  { member: 'level_floor', words: 'level floor' },
+  { member: 'pressures_set', words: 'tyre pressures set' },
+  { member: 'rolled', words: 'rolled, brakes released, both ends bounced' },
+] as const
+const TEXTS = [
+  { member: 'fuel', words: 'fuel, bags' },
+  { member: 'ballast', words: 'who or what was on it' },
+  { member: 'reference', words: 'the two points read from' },
+] as const
+const condition = (words: string, member: string, value: unknown): void =>
+  vehicle.edit(words, [{ path: ['surveys', 0, 'conditions', member], value }])
+const weight = (e: EndName) => ({
+  row: {
+    id: 'mass',
+    words: 'weight',
+    says: '',
+    si: 'kg',
+    low: 0.5,
+    high: 600,
+    quantity: 'mass',
+    how: 'scales',
+  } as WalkRow,
+  place: e,
+})
 const found = (e: EndName) => document_.value.setups[0]!.sides![e]!
 /** Number by number the spring found is put together; the plan that has none yet takes it over. */
 function spring(e: EndName, made: unknown): void {
   const setups = document_.value.setups
-  const same = setups.map((s, i) => ({ s, i })).filter(({ s, i }) => i === 0 || !s.sides?.[e]?.spring || JSON.stringify(s.sides[e]!.spring) === JSON.stringify(found(e).spring))
-  vehicle.edit(`${e} spring as found`, same.map(({ i }) => ({ path: ['setups', i, 'sides', e, 'spring'], value: made })))
+  const same = setups
+    .map((s, i) => ({ s, i }))
+    .filter(
+      ({ s, i }) =>
+        i === 0 || !s.sides?.[e]?.spring || JSON.stringify(s.sides[e]!.spring) === JSON.stringify(found(e).spring),
+    )
+  vehicle.edit(
+    `${e} spring as found`,
+    same.map(({ i }) => ({ path: ['setups', i, 'sides', e, 'spring'], value: made })),
+  )
 }
-function setCoil(e: EndName, member: 'rate' | 'free_length' | 'inside_diameter' | 'solid_length', value: number | null): void {
+function setCoil(
+  e: EndName,
+  member: 'rate' | 'free_length' | 'inside_diameter' | 'solid_length',
+  value: number | null,
+): void {
   const now = coilOf(found(e))
-  if (member === 'rate') return value === null ? spring(e, null) : spring(e, { kind: 'coil', code: 'as found', ...now, rate: { how: 'maker', ...now?.rate, value } } satisfies SpringPart)
+  if (member === 'rate')
+    return value === null
+      ? spring(e, null)
+      : spring(e, {
+          kind: 'coil',
+          code: 'as found',
+          ...now,
+          rate: { how: 'maker', ...now?.rate, value },
+        } satisfies SpringPart)
   if (now) spring(e, { ...now, [member]: value })
 }
-const AIR = [{ member: 'area', words: 'piston area' , si: 'm^2', low: 1e-5, high: 0.02 }, { member: 'volume', words: 'chamber, extended, no spacers', si: 'm^3', low: 1e-6, high: 0.01 }, { member: 'travel', words: 'stroke of the damper', si: 'm', low: 0.01, high: 0.5 }, { member: 'spacer_volume', words: 'volume of one spacer', si: 'm^3', low: 0, high: 0.001 }, { member: 'negative_area', words: 'negative area', si: 'm^2', low: 1e-5, high: 0.02 }, { member: 'negative_volume', words: 'negative chamber', si: 'm^3', low: 1e-6, high: 0.01 }, { member: 'equalise_at', words: 'chambers meet at', si: 'm', low: 0, high: 0.1 }] as const
+const AIR = [
+  { member: 'area', words: 'piston area', si: 'm^2', low: 1e-5, high: 0.02 },
+  { member: 'volume', words: 'chamber, extended, no spacers', si: 'm^3', low: 1e-6, high: 0.01 },
+  { member: 'travel', words: 'stroke of the damper', si: 'm', low: 0.01, high: 0.5 },
+  { member: 'spacer_volume', words: 'volume of one spacer', si: 'm^3', low: 0, high: 0.001 },
+  { member: 'negative_area', words: 'negative area', si: 'm^2', low: 1e-5, high: 0.02 },
+  { member: 'negative_volume', words: 'negative chamber', si: 'm^3', low: 1e-6, high: 0.01 },
+  { member: 'equalise_at', words: 'chambers meet at', si: 'm', low: 0, high: 0.1 },
+] as const
 // an air spring stands in the document once area, chamber and stroke are all told; until then they wait here
 const waiting = reactive<Record<EndName, Record<string, number | null> | null>>({ front: null, rear: null })
-const air = (e: EndName): Record<string, number | null | undefined> | null => (airOf(found(e)) as Record<string, never> | null) ?? waiting[e]
+const air = (e: EndName): Record<string, number | null | undefined> | null =>
+  (airOf(found(e)) as Record<string, never> | null) ?? waiting[e]
 function setAir(e: EndName, member: string, value: number | null): void {
   const now = airOf(found(e))
   if (now) return spring(e, { ...now, [member]: value })
@@ -57,41 +107,162 @@ const isFork = (e: EndName): boolean => about(e)?.layout === 'fork'
 const pair = (e: EndName): boolean => (isFork(e) && about(e)?.fork?.legs !== 1) || about(e)?.layout === 'twin shock'
 function setSecond(e: EndName, value: number | null): void {
   const now = coilOf(found(e))
-  if (now) setFound(e, 'second spring', { second_spring: value === null ? null : { ...now, code: 'other leg', rate: { how: 'maker', value } } })
+  if (now)
+    setFound(e, 'second spring', {
+      second_spring: value === null ? null : { ...now, code: 'other leg', rate: { how: 'maker', value } },
+    })
 }
 const ready = computed(() => TICKS.every((t) => conditions.value?.[t.member]))
 const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f) => f.station === 'survey'))
 </script>
 
 <template>
-  <div class="bench-top"><h1>Survey</h1><span class="quiet">as found, before anything is turned</span><router-link class="act end" :to="`/vehicle/${vehicle.id}/walk`">read it on a phone</router-link></div>
-  <div class="ticks"><v-checkbox v-for="t in TICKS" :key="t.member" :label="t.words" :model-value="!!conditions?.[t.member]" @update:model-value="(v) => condition(t.words, t.member, !!v)" /></div>
+  <div class="bench-top">
+    <h1>Survey</h1>
+    <span class="quiet">as found, before anything is turned</span
+    ><router-link class="act end" :to="`/vehicle/${vehicle.id}/walk`">read it on a phone</router-link>
+  </div>
+  <div class="ticks">
+    <v-checkbox
+      v-for="t in TICKS"
+      :key="t.member"
+      :label="t.words"
+      :model-value="!!conditions?.[t.member]"
+      @update:model-value="(v) => condition(t.words, t.member, !!v)" />
+  </div>
   <p v-if="!ready" class="quiet">Tick these first: a sag read on a slope or on soft tyres says nothing.</p>
   <SagTable />
   <div class="ends">
     <section v-for="e in ENDS" :id="e === 'front' ? 'as-found' : undefined" :key="e" :aria-label="`${e} as found`">
       <h3>{{ e === 'front' ? 'Front' : 'Rear' }} as found</h3>
-      <QuantityField :label="`scale under the ${e} wheel, or blank`" strong si="kg" :decimals="1" :low="0.5" :high="600" :model-value="meanOf(valuesAt(document_, weight(e)))" @update:model-value="(v) => vehicle.edit(`weight, ${e}`, written(document_, weight(e), v, false))" />
-      <div class="kinds" role="radiogroup" :aria-label="`${e} spring is`"><button v-for="k in (['coil', 'air'] as const)" :key="k" class="tab" role="radio" :aria-checked="!!air(e) === (k === 'air')" @click="kind(e, k)">{{ k === 'coil' ? 'coil' : 'air' }}</button></div>
+      <QuantityField
+        :label="`scale under the ${e} wheel, or blank`"
+        strong
+        si="kg"
+        :decimals="1"
+        :low="0.5"
+        :high="600"
+        :model-value="meanOf(valuesAt(document_, weight(e)))"
+        @update:model-value="(v) => vehicle.edit(`weight, ${e}`, written(document_, weight(e), v, false))" />
+      <div class="kinds" role="radiogroup" :aria-label="`${e} spring is`">
+        <button
+          v-for="k in ['coil', 'air'] as const"
+          :key="k"
+          class="tab"
+          role="radio"
+          :aria-checked="!!air(e) === (k === 'air')"
+          @click="kind(e, k)">
+          {{ k === 'coil' ? 'coil' : 'air' }}
+        </button>
+      </div>
       <template v-if="air(e)">
-        <div class="two"><QuantityField label="pressure, wheel off the floor" strong si="Pa" :decimals="units.system.value === 'inch' ? 0 : 1" :low="1e4" :high="5e6" :model-value="found(e).pressure" @update:model-value="(v) => setFound(e, 'pressure', { pressure: v })" /><QuantityField label="spacers in it" si="" :decimals="0" :low="0" :high="20" unit-text="" :model-value="air(e)!.spacers" @update:model-value="(v) => setAir(e, 'spacers', v === null ? 0 : Math.round(v))" /></div>
-        <div class="two"><QuantityField v-for="a in AIR" :key="a.member" :label="a.words" :si="a.si" :low="a.low" :high="a.high" :clearable="!airOf(found(e)) || !['area', 'volume', 'travel'].includes(a.member)" :model-value="air(e)![a.member]" @update:model-value="(v) => setAir(e, a.member, v)" /></div>
+        <div class="two">
+          <QuantityField
+            label="pressure, wheel off the floor"
+            strong
+            si="Pa"
+            :decimals="units.system.value === 'inch' ? 0 : 1"
+            :low="1e4"
+            :high="5e6"
+            :model-value="found(e).pressure"
+            @update:model-value="(v) => setFound(e, 'pressure', { pressure: v })" /><QuantityField
+            label="spacers in it"
+            si=""
+            :decimals="0"
+            :low="0"
+            :high="20"
+            unit-text=""
+            :model-value="air(e)!.spacers"
+            @update:model-value="(v) => setAir(e, 'spacers', v === null ? 0 : Math.round(v))" />
+        </div>
+        <div class="two">
+          <QuantityField
+            v-for="a in AIR"
+            :key="a.member"
+            :label="a.words"
+            :si="a.si"
+            :low="a.low"
+            :high="a.high"
+            :clearable="!airOf(found(e)) || !['area', 'volume', 'travel'].includes(a.member)"
+            :model-value="air(e)![a.member]"
+            @update:model-value="(v) => setAir(e, a.member, v)" />
+        </div>
         <p class="small quiet">Chamber measures from the maker's table. Area and volume may be typed as cm2 and cm3.</p>
       </template>
       <div v-else class="two">
-        <QuantityField :label="pair(e) ? 'rate of one spring' : 'spring rate'" strong si="N/m" :low="500" :high="1e6" :model-value="coilOf(found(e))?.rate.value" @update:model-value="(v) => setCoil(e, 'rate', v)" />
-        <QuantityField :label="isFork(e) ? 'cap screwed in' : 'collar from just touching'" si="m" kind="fine length" :low="-0.05" :high="0.2" :hint="isFork(e) ? 'where it stands now' : 'the preload; blank: a usual one is taken, ~'" :model-value="found(e).collar" @update:model-value="(v) => setFound(e, isFork(e) ? 'cap' : 'preload', { collar: v })" />
-        <QuantityField v-if="isFork(e)" label="springs pressed, extended" si="m" kind="fine length" :low="0" :high="0.1" hint="without scales; blank: a usual one, ~" :model-value="found(e).preload" @update:model-value="(v) => setFound(e, 'preload', { preload: v })" />
-        <QuantityField label="free length, if known" si="m" :low="0.02" :high="1" :model-value="coilOf(found(e))?.free_length" @update:model-value="(v) => setCoil(e, 'free_length', v)" />
-        <QuantityField label="inside diameter" si="m" kind="fine length" :low="0.005" :high="0.2" :model-value="coilOf(found(e))?.inside_diameter" @update:model-value="(v) => setCoil(e, 'inside_diameter', v)" />
-        <QuantityField v-if="pair(e)" label="other spring, where it differs" si="N/m" :low="500" :high="1e6" :model-value="found(e).second_spring?.rate.value" @update:model-value="(v) => setSecond(e, v)" />
+        <QuantityField
+          :label="pair(e) ? 'rate of one spring' : 'spring rate'"
+          strong
+          si="N/m"
+          :low="500"
+          :high="1e6"
+          :model-value="coilOf(found(e))?.rate.value"
+          @update:model-value="(v) => setCoil(e, 'rate', v)" />
+        <QuantityField
+          :label="isFork(e) ? 'cap screwed in' : 'collar from just touching'"
+          si="m"
+          kind="fine length"
+          :low="-0.05"
+          :high="0.2"
+          :hint="isFork(e) ? 'where it stands now' : 'the preload; blank: a usual one is taken, ~'"
+          :model-value="found(e).collar"
+          @update:model-value="(v) => setFound(e, isFork(e) ? 'cap' : 'preload', { collar: v })" />
+        <QuantityField
+          v-if="isFork(e)"
+          label="springs pressed, extended"
+          si="m"
+          kind="fine length"
+          :low="0"
+          :high="0.1"
+          hint="without scales; blank: a usual one, ~"
+          :model-value="found(e).preload"
+          @update:model-value="(v) => setFound(e, 'preload', { preload: v })" />
+        <QuantityField
+          label="free length, if known"
+          si="m"
+          :low="0.02"
+          :high="1"
+          :model-value="coilOf(found(e))?.free_length"
+          @update:model-value="(v) => setCoil(e, 'free_length', v)" />
+        <QuantityField
+          label="inside diameter"
+          si="m"
+          kind="fine length"
+          :low="0.005"
+          :high="0.2"
+          :model-value="coilOf(found(e))?.inside_diameter"
+          @update:model-value="(v) => setCoil(e, 'inside_diameter', v)" />
+        <QuantityField
+          v-if="pair(e)"
+          label="other spring, where it differs"
+          si="N/m"
+          :low="500"
+          :high="1e6"
+          :model-value="found(e).second_spring?.rate.value"
+          @update:model-value="(v) => setSecond(e, v)" />
       </div>
     </section>
   </div>
   <SurveyFiles />
   <FindingList :findings="findings" />
-  <section class="three"><v-text-field v-for="t in TEXTS" :key="t.member" :label="t.words" :model-value="conditions?.[t.member]" maxlength="300" @update:model-value="(v: string) => condition(t.words, t.member, v)" /></section>
-  <section id="damage"><v-textarea label="Known damage: leaking seals, pitted tubes, worn linkage bearings, weak damper, bent axle" :model-value="survey?.damage" maxlength="2000" @update:model-value="(v: string) => vehicle.edit('known damage', [{ path: ['surveys', 0, 'damage'], value: v }])" /></section>
+  <section class="three">
+    <v-text-field
+      v-for="t in TEXTS"
+      :key="t.member"
+      :label="t.words"
+      :model-value="conditions?.[t.member]"
+      maxlength="300"
+      @update:model-value="(v: string) => condition(t.words, t.member, v)" />
+  </section>
+  <section id="damage">
+    <v-textarea
+      label="Known damage: leaking seals, pitted tubes, worn linkage bearings, weak damper, bent axle"
+      :model-value="survey?.damage"
+      maxlength="2000"
+      @update:model-value="
+        (v: string) => vehicle.edit('known damage', [{ path: ['surveys', 0, 'damage'], value: v }])
+      " />
+  </section>
 </template>
 
 <style scoped>

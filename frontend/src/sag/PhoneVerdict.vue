@@ -11,13 +11,20 @@ import { ENDS } from './walk'
 /** What to turn, in one hand: the move, the sags then, and what they say of the spring. */
 const emit = defineEmits<{ again: []; back: [] }>()
 const { vehicle, units, sags, side, about, isAir, along, mm, pumped, set } = useSag()
-const band = (s: SagReport, of: 'free' | 'rider'): [number, number] | null => { const [l, h] = [s[`${of}_low`], s[`${of}_high`]]; return l && h ? [(l.value / s.read_factor!) * 1000, (h.value / s.read_factor!) * 1000] : null }
-const most = (s: SagReport): number => Math.max(60, Math.ceil(((s.rider_read_along?.value ?? 0.05) * 1000 * 1.15) / 10) * 10)
+const band = (s: SagReport, of: 'free' | 'rider'): [number, number] | null => {
+  const [l, h] = [s[`${of}_low`], s[`${of}_high`]]
+  return l && h ? [(l.value / s.read_factor!) * 1000, (h.value / s.read_factor!) * 1000] : null
+}
+const most = (s: SagReport): number =>
+  Math.max(60, Math.ceil(((s.rider_read_along?.value ?? 0.05) * 1000 * 1.15) / 10) * 10)
 const m = (f: { value: number } | null | undefined): number | null => (f ? f.value * 1000 : null)
 const move = (e: EndName, s: SagReport): string => {
   if (s.wanted_pressure) return pumped(s.wanted_pressure.value)
-  if (s.wanted_turns) return `${Math.abs(s.wanted_turns.value).toFixed(1)} turns ${s.wanted_turns.value >= 0 ? 'in' : 'out'}`
-  return s.wanted_move ? `${mm(Math.abs(s.wanted_move.value))} ${units.unit('m').written} ${s.wanted_move.value >= 0 ? 'more' : 'less'}` : ''
+  if (s.wanted_turns)
+    return `${Math.abs(s.wanted_turns.value).toFixed(1)} turns ${s.wanted_turns.value >= 0 ? 'in' : 'out'}`
+  return s.wanted_move
+    ? `${mm(Math.abs(s.wanted_move.value))} ${units.unit('m').written} ${s.wanted_move.value >= 0 ? 'more' : 'less'}`
+    : ''
 }
 const whereTo = (e: EndName, s: SagReport): string => {
   if (!s.wanted_collar || !s.wanted_move) return isAir(e) ? 'wheel off the floor, then cycle it' : ''
@@ -25,9 +32,14 @@ const whereTo = (e: EndName, s: SagReport): string => {
   const pitch = side(e).seat?.pitch
   const [now, then] = [s.wanted_collar.value - s.wanted_move.value, s.wanted_collar.value]
   const part = about(e)?.layout === 'fork' ? 'cap' : 'collar'
-  return pitch ? `${part} ${(now / pitch).toFixed(1)} to ${(then / pitch).toFixed(1)}${side(e).seat?.thread ? ` of ${(side(e).seat!.thread! / pitch).toFixed(0)}` : ''}${about(e)?.layout === 'fork' && about(e)?.fork?.legs !== 1 ? ', both legs' : ''}` : `${part} ${mm(now)} to ${mm(then)}`
+  return pitch
+    ? `${part} ${(now / pitch).toFixed(1)} to ${(then / pitch).toFixed(1)}${side(e).seat?.thread ? ` of ${(side(e).seat!.thread! / pitch).toFixed(0)}` : ''}${about(e)?.layout === 'fork' && about(e)?.fork?.legs !== 1 ? ', both legs' : ''}`
+    : `${part} ${mm(now)} to ${mm(then)}`
 }
-const judge = (s: SagReport): string => ({ fits: 'the spring fits', 'too soft': 'spring too soft', 'too stiff': 'spring too stiff', 'preload first': '' })[s.verdict ?? 'fits']
+const judge = (s: SagReport): string =>
+  ({ fits: 'the spring fits', 'too soft': 'spring too soft', 'too stiff': 'spring too stiff', 'preload first': '' })[
+    s.verdict ?? 'fits'
+  ]
 const free = (s: SagReport): string => {
   const b = band(s, 'free')
   if (!b) return ''
@@ -38,27 +50,84 @@ const planned = computed(() => !vehicle.isFound.value)
 function take(): void {
   for (const e of ENDS) {
     const s = sags(e)
-    if (s?.wanted_pressure) set(e, 'pressure for the sag wanted', { set_by: 'pressure', pressure: Math.round(s.wanted_pressure.value / 500) * 500 })
-    else if (s?.wanted_collar) set(e, 'preload for the sag wanted', { set_by: 'collar', collar: Math.round(s.wanted_collar.value * 1e4) / 1e4 })
+    if (s?.wanted_pressure)
+      set(e, 'pressure for the sag wanted', {
+        set_by: 'pressure',
+        pressure: Math.round(s.wanted_pressure.value / 500) * 500,
+      })
+    else if (s?.wanted_collar)
+      set(e, 'preload for the sag wanted', { set_by: 'collar', collar: Math.round(s.wanted_collar.value * 1e4) / 1e4 })
   }
 }
 </script>
 
 <template>
   <main class="pad">
-    <p v-if="said?.rider_by_sags" class="who">The sags carry {{ said.rider_by_sags.assumed ? '~' : '' }}{{ units.show(said.rider_by_sags.value, 'kg', { unit: true, decimals: 1 }) }}<template v-if="said.rider_told">; told are {{ units.show(said.rider_told.value, 'kg', { unit: true, decimals: 0 }) }}</template>.</p>
+    <p v-if="said?.rider_by_sags" class="who">
+      The sags carry {{ said.rider_by_sags.assumed ? '~' : ''
+      }}{{ units.show(said.rider_by_sags.value, 'kg', { unit: true, decimals: 1 })
+      }}<template v-if="said.rider_told"
+        >; told are {{ units.show(said.rider_told.value, 'kg', { unit: true, decimals: 0 }) }}</template
+      >.
+    </p>
     <section v-for="e in ENDS" :key="e" :aria-label="`${e} verdict`">
-      <h2>{{ e === 'front' ? 'Front' : 'Rear' }} <span class="quiet">{{ units.unit('m').written }} {{ along(e) ? 'on the tube' : 'at the axle' }}</span></h2>
+      <h2>
+        {{ e === 'front' ? 'Front' : 'Rear' }}
+        <span class="quiet">{{ units.unit('m').written }} {{ along(e) ? 'on the tube' : 'at the axle' }}</span>
+      </h2>
       <template v-if="sags(e)?.verdict">
-        <p class="turn" :class="{ fact: !planned }"><template v-if="sags(e)!.wanted_move?.assumed || sags(e)!.wanted_pressure?.assumed">~</template>{{ move(e, sags(e)!) }}</p><p class="to">{{ whereTo(e, sags(e)!) }}<b v-if="sags(e)!.off_thread" class="grade-look"> past its thread</b></p>
-        <SagLane :width="358" :most="most(sags(e)!)" :free-band="band(sags(e)!, 'free')" :rider-band="band(sags(e)!, 'rider')" :free="m(sags(e)!.free_then_along)" :rider="m(sags(e)!.target_along)" :found-free="m(sags(e)!.free_read_along)" :found-rider="m(sags(e)!.rider_read_along)" selected scale :look="ringed(sags(e)!.verdict)" />
-        <p class="say"><template v-if="sags(e)!.rider_read_along">Rider {{ mm(sags(e)!.rider_read_along!.value) }} to <b>{{ mm(sags(e)!.target_along!.value) }}</b>. </template><template v-if="sags(e)!.free_then_along">Alone then <b :class="{ 'grade-look': ringed(sags(e)!.verdict) }">{{ mm(sags(e)!.free_then_along!.value) }}</b>{{ free(sags(e)!) }}<template v-if="!isAir(e)">: <b :class="{ 'grade-look': ringed(sags(e)!.verdict) }">{{ judge(sags(e)!) }}</b></template>.</template><template v-if="ringed(sags(e)!.verdict) && sags(e)!.wanted_rate"> It has {{ units.show(coilOf(side(e))?.rate.value, 'N/m') }}, wanted <b>{{ units.show(sags(e)!.wanted_rate!.value, 'N/m', { unit: true }) }}</b>.</template></p>
+        <p class="turn" :class="{ fact: !planned }">
+          <template v-if="sags(e)!.wanted_move?.assumed || sags(e)!.wanted_pressure?.assumed">~</template
+          >{{ move(e, sags(e)!) }}
+        </p>
+        <p class="to">
+          {{ whereTo(e, sags(e)!) }}<b v-if="sags(e)!.off_thread" class="grade-look"> past its thread</b>
+        </p>
+        <SagLane
+          :width="358"
+          :most="most(sags(e)!)"
+          :free-band="band(sags(e)!, 'free')"
+          :rider-band="band(sags(e)!, 'rider')"
+          :free="m(sags(e)!.free_then_along)"
+          :rider="m(sags(e)!.target_along)"
+          :found-free="m(sags(e)!.free_read_along)"
+          :found-rider="m(sags(e)!.rider_read_along)"
+          selected
+          scale
+          :look="ringed(sags(e)!.verdict)" />
+        <p class="say">
+          <template v-if="sags(e)!.rider_read_along"
+            >Rider {{ mm(sags(e)!.rider_read_along!.value) }} to
+            <b>{{ mm(sags(e)!.target_along!.value) }}</b>. </template
+          ><template v-if="sags(e)!.free_then_along"
+            >Alone then
+            <b :class="{ 'grade-look': ringed(sags(e)!.verdict) }">{{ mm(sags(e)!.free_then_along!.value) }}</b>{{
+              free(sags(e)!)
+            }}<template v-if="!isAir(e)"
+              >: <b :class="{ 'grade-look': ringed(sags(e)!.verdict) }">{{ judge(sags(e)!) }}</b></template
+            >.</template
+          ><template v-if="ringed(sags(e)!.verdict) && sags(e)!.wanted_rate">
+            It has {{ units.show(coilOf(side(e))?.rate.value, 'N/m') }}, wanted
+            <b>{{ units.show(sags(e)!.wanted_rate!.value, 'N/m', { unit: true }) }}</b>.</template
+          >
+        </p>
       </template>
       <PhoneNeeds v-else :end="e" />
     </section>
-    <p class="care"><b class="grade-look">Look</b> Turn collars and caps with the wheel off the floor and the bike strapped; let air out before anything is opened.</p>
-    <div class="acts"><button class="big" @click="emit('again')">Turned.<br />Read again</button><button v-if="planned" class="big go" :disabled="!ENDS.some((e) => sags(e)?.verdict)" @click="take"><b>Set the plan so</b><span>{{ vehicle.setup.value?.name }}</span></button><router-link v-else class="big go" :to="`/vehicle/${vehicle.id}/height`"><b>To the bench</b></router-link></div>
-    <p><button class="link" @click="emit('back')">back to the readings</button> <router-link class="link" :to="`/vehicle/${vehicle.id}/height`">springs on the shelf</router-link></p>
+    <p class="care">
+      <b class="grade-look">Look</b> Turn collars and caps with the wheel off the floor and the bike strapped; let air
+      out before anything is opened.
+    </p>
+    <div class="acts">
+      <button class="big" @click="emit('again')">Turned.<br />Read again</button
+      ><button v-if="planned" class="big go" :disabled="!ENDS.some((e) => sags(e)?.verdict)" @click="take">
+        <b>Set the plan so</b><span>{{ vehicle.setup.value?.name }}</span></button
+      ><router-link v-else class="big go" :to="`/vehicle/${vehicle.id}/height`"><b>To the bench</b></router-link>
+    </div>
+    <p>
+      <button class="link" @click="emit('back')">back to the readings</button>
+      <router-link class="link" :to="`/vehicle/${vehicle.id}/height`">springs on the shelf</router-link>
+    </p>
   </main>
 </template>
 

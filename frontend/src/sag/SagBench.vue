@@ -15,26 +15,51 @@ import { ENDS } from './walk'
 
 /** The sag bench: what was read, what to turn, what it says of the spring; front and rear as a pair. */
 const { vehicle, sags, side, isAir } = useSag()
-const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f) => f.station === 'height' || f.rule.startsWith('spring_too') || f.rule === 'rider_disagrees' || f.rule === 'sags_out_of_order' || f.rule === 'much_friction'))
+const findings = computed(() =>
+  (vehicle.report.value?.findings ?? []).filter(
+    (f) =>
+      f.station === 'height' ||
+      f.rule.startsWith('spring_too') ||
+      f.rule === 'rider_disagrees' ||
+      f.rule === 'sags_out_of_order' ||
+      f.rule === 'much_friction',
+  ),
+)
 const coils = computed<EndName[]>(() => ENDS.filter((e) => coilOf(side(e))))
 const chosen = ref<EndName | null>(null)
-const end = computed<EndName>(() => chosen.value ?? ENDS.find((e) => ['too soft', 'too stiff'].includes(sags(e)?.verdict ?? '')) ?? 'rear')
+const end = computed<EndName>(
+  () => chosen.value ?? ENDS.find((e) => ['too soft', 'too stiff'].includes(sags(e)?.verdict ?? '')) ?? 'rear',
+)
 </script>
 
 <template>
-  <div class="bench-top"><h1>Height</h1><span class="quiet">sag, front and rear as a pair</span><router-link class="act end" :to="`/vehicle/${vehicle.id}/walk`">read it on a phone</router-link></div>
-  <p v-if="vehicle.isFound.value" class="say"><b class="grade-look">Look</b> As found is what was read. Take the plan in the heading to set preload, springs and air.</p>
+  <div class="bench-top">
+    <h1>Height</h1>
+    <span class="quiet">sag, front and rear as a pair</span
+    ><router-link class="act end" :to="`/vehicle/${vehicle.id}/walk`">read it on a phone</router-link>
+  </div>
+  <p v-if="vehicle.isFound.value" class="say">
+    <b class="grade-look">Look</b> As found is what was read. Take the plan in the heading to set preload, springs and
+    air.
+  </p>
   <SagTable />
   <VerdictRows />
   <FindingList :findings="findings" />
   <template v-if="coils.length">
-    <div v-if="coils.length > 1" role="tablist" aria-label="Which end" class="tabs"><button v-for="e in coils" :key="e" class="tab" role="tab" :aria-selected="e === end" @click="chosen = e">{{ e }} springs</button></div>
+    <div v-if="coils.length > 1" role="tablist" aria-label="Which end" class="tabs">
+      <button v-for="e in coils" :key="e" class="tab" role="tab" :aria-selected="e === end" @click="chosen = e">
+        {{ e }} springs
+      </button>
+    </div>
     <SagShelf :end="coils.includes(end) ? end : coils[0]!" />
   </template>
   <template v-for="e in ENDS" :key="e"><AirBench v-if="isAir(e)" :end="e" /></template>
   <SteeringBench />
   <AdjusterTable />
-  <p class="small quiet">Strap the bike before a wheel comes off the floor. Turn collars with the wheel hanging, clean the thread first, count the same on both sides.</p>
+  <p class="small quiet">
+    Strap the bike before a wheel comes off the floor. Turn collars with the wheel hanging, clean the thread first,
+    count the same on both sides.
+  </p>
 </template>
 
 <style scoped>

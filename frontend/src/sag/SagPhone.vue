@@ -23,28 +23,62 @@ const VERDICT = STEPS.length
 const at = ref<number | null>(null)
 const document_ = computed(() => vehicle.document.value)
 const rider = computed(() => (document_.value?.loads ?? []).find((l) => l.items?.length)?.items?.[0] ?? null)
-watch(document_, (d) => {
-  if (!d || at.value !== null) return
-  const unread = STEPS.every((s) => readAt(d, s) !== null)
-  at.value = unread ? VERDICT : rider.value ? firstUnread(d) : RIDER
-}, { immediate: true })
+watch(
+  document_,
+  (d) => {
+    if (!d || at.value !== null) return
+    const unread = STEPS.every((s) => readAt(d, s) !== null)
+    at.value = unread ? VERDICT : rider.value ? firstUnread(d) : RIDER
+  },
+  { immediate: true },
+)
 const step = computed(() => (at.value !== null && at.value >= 0 && at.value < VERDICT ? STEPS[at.value]! : null))
 const unit = computed(() => units.unit(step.value ? 'm' : 'kg'))
-const saved = computed(() => (step.value && document_.value ? readAt(document_.value, step.value) : (rider.value?.mass ?? null)))
-const show = (v: number | null): string => (v === null ? '' : units.show(v, step.value ? 'm' : 'kg', { decimals: unit.value.name === 'in' ? 2 : step.value ? (Math.abs(v * 1000 - Math.round(v * 1000)) > 0.01 ? 1 : 0) : 0 }))
+const saved = computed(() =>
+  step.value && document_.value ? readAt(document_.value, step.value) : (rider.value?.mass ?? null),
+)
+const show = (v: number | null): string =>
+  v === null
+    ? ''
+    : units.show(v, step.value ? 'm' : 'kg', {
+        decimals:
+          unit.value.name === 'in' ? 2 : step.value ? (Math.abs(v * 1000 - Math.round(v * 1000)) > 0.01 ? 1 : 0) : 0,
+      })
 const text = ref('')
 const error = ref('')
 const asking = ref('')
 const fresh = ref(true)
-watch([at, () => !!document_.value], () => { text.value = show(saved.value); error.value = ''; asking.value = ''; fresh.value = true }, { immediate: true })
-const partner = computed(() => (step.value?.pull === 'pressed' && document_.value ? readAt(document_.value, stepAt(step.value.state, step.value.place, 'lifted')) : null))
+watch(
+  [at, () => !!document_.value],
+  () => {
+    text.value = show(saved.value)
+    error.value = ''
+    asking.value = ''
+    fresh.value = true
+  },
+  { immediate: true },
+)
+const partner = computed(() =>
+  step.value?.pull === 'pressed' && document_.value
+    ? readAt(document_.value, stepAt(step.value.state, step.value.place, 'lifted'))
+    : null,
+)
 const friction = computed(() => {
   const here = Number(text.value.replace(',', '.'))
   if (partner.value === null || !Number.isFinite(here) || !text.value) return null
   return Math.abs(partner.value / unit.value.factor - here) / 2
 })
-const along = computed(() => step.value?.place === 'front' && document_.value?.vehicle.ends?.front?.layout === 'fork' && document_.value.vehicle.ends.front.fork?.read !== 'vertical')
-const title = computed(() => (step.value ? `${step.value.place === 'front' ? 'Front' : 'Rear'}, ${STATE_WORDS[step.value.state]}, ${pullWords(step.value.state, step.value.pull)}` : 'Rider in kit'))
+const along = computed(
+  () =>
+    step.value?.place === 'front' &&
+    document_.value?.vehicle.ends?.front?.layout === 'fork' &&
+    document_.value.vehicle.ends.front.fork?.read !== 'vertical',
+)
+const title = computed(() =>
+  step.value
+    ? `${step.value.place === 'front' ? 'Front' : 'Rear'}, ${STATE_WORDS[step.value.state]}, ${pullWords(step.value.state, step.value.pull)}`
+    : 'Rider in kit',
+)
 function press(key: string): void {
   asking.value = ''
   if (key === 'wipe') text.value = ''
@@ -52,7 +86,9 @@ function press(key: string): void {
   fresh.value = false
 }
 const wrong = (): string => {
-  const f = (vehicle.report.value?.findings ?? []).find((x) => ['sags_out_of_order', 'much_friction'].includes(x.rule) && x.place === step.value?.place)
+  const f = (vehicle.report.value?.findings ?? []).find(
+    (x) => ['sags_out_of_order', 'much_friction'].includes(x.rule) && x.place === step.value?.place,
+  )
   return f ? sentence(f.text, f.numbers, units.system.value) : ''
 }
 let busy = false
@@ -62,7 +98,13 @@ async function next(): Promise<void> {
   const low = step.value ? 0.01 : 5
   const high = step.value ? 2 : 400
   busy = true
-  const { data, error: refused } = await readQuantity({ text: text.value, unit: step.value ? 'm' : 'kg', bare: unit.value.name, low, high })
+  const { data, error: refused } = await readQuantity({
+    text: text.value,
+    unit: step.value ? 'm' : 'kg',
+    bare: unit.value.name,
+    low,
+    high,
+  })
   busy = false
   if (!data) return void (error.value = messageOf(refused))
   const d = document_.value!
@@ -71,8 +113,25 @@ async function next(): Promise<void> {
     vehicle.edit(`${step.value.row.words}, ${step.value.place}`, written(d, step.value, data.value, false))
     for (let i = 0; i < 40 && vehicle.report.value === before; i++) await new Promise((r) => setTimeout(r, 25))
     if (step.value.pull === 'pressed' && (asking.value = wrong())) return
-  } else if (rider.value) vehicle.edit('rider', itemSet(d, d.loads!.findIndex((l) => l.items?.length), 0, { mass: data.value }))
-  else vehicle.edit('rider', statesWith(d, (all) => (all.length ? all.map((s, i) => (i ? s : { ...s, items: [{ name: 'rider in kit', mass: data.value, x: null, y: null }] })) : [{ id: 'rider', name: 'rider', items: [{ name: 'rider in kit', mass: data.value, x: null, y: null }] }])))
+  } else if (rider.value)
+    vehicle.edit(
+      'rider',
+      itemSet(
+        d,
+        d.loads!.findIndex((l) => l.items?.length),
+        0,
+        { mass: data.value },
+      ),
+    )
+  else
+    vehicle.edit(
+      'rider',
+      statesWith(d, (all) =>
+        all.length
+          ? all.map((s, i) => (i ? s : { ...s, items: [{ name: 'rider in kit', mass: data.value, x: null, y: null }] }))
+          : [{ id: 'rider', name: 'rider', items: [{ name: 'rider in kit', mass: data.value, x: null, y: null }] }],
+      ),
+    )
   go(1)
 }
 function go(by: number): void {
@@ -86,33 +145,131 @@ function hand(): void {
   left.value = !left.value
   localStorage.setItem('feder-left-hand', left.value ? '1' : '0')
 }
-const ahead = computed(() => (at.value === null ? '' : at.value + 1 >= VERDICT ? 'verdict' : `${STEPS[at.value + 1]!.place}, ${pullWords(STEPS[at.value + 1]!.state, STEPS[at.value + 1]!.pull)}`))
+const ahead = computed(() =>
+  at.value === null
+    ? ''
+    : at.value + 1 >= VERDICT
+      ? 'verdict'
+      : `${STEPS[at.value + 1]!.place}, ${pullWords(STEPS[at.value + 1]!.state, STEPS[at.value + 1]!.pull)}`,
+)
 const dot = (state: string, i: number): number => STEPS.findIndex((s) => s.state === state) + i
 </script>
 
 <template>
   <div class="phone">
-    <header><b>{{ document_?.vehicle.name ?? '' }}</b><span class="quiet">sag walk</span><span class="count">{{ at === VERDICT ? 'verdict' : step ? `reading ${at! + 1} of 12` : '' }}</span></header>
-    <p v-if="vehicle.missing.value" class="pad">This vehicle is not in the garage. <router-link to="/">Back to the garage</router-link></p>
+    <header>
+      <b>{{ document_?.vehicle.name ?? '' }}</b><span class="quiet">sag walk</span
+      ><span class="count">{{ at === VERDICT ? 'verdict' : step ? `reading ${at! + 1} of 12` : '' }}</span>
+    </header>
+    <p v-if="vehicle.missing.value" class="pad">
+      This vehicle is not in the garage. <router-link to="/">Back to the garage</router-link>
+    </p>
     <p v-else-if="!document_" class="pad quiet" role="status">Opening the vehicle…</p>
-    <p v-else-if="vehicle.places.value.length !== 2" class="pad">The sag walk is for two wheels. <router-link :to="`/vehicle/${vehicle.id}/survey?walk=1`">The walk round this vehicle</router-link></p>
+    <p v-else-if="vehicle.places.value.length !== 2" class="pad">
+      The sag walk is for two wheels.
+      <router-link :to="`/vehicle/${vehicle.id}/survey?walk=1`">The walk round this vehicle</router-link>
+    </p>
     <template v-else>
-      <nav class="dots" aria-label="Readings"><span v-for="s in STATES" :key="s" :class="{ on: step?.state === s }"><span class="row"><button v-for="i in [0, 1, 2, 3]" :key="i" :aria-label="`reading ${dot(s, i) + 1}`" :aria-current="at === dot(s, i) ? 'step' : undefined" @click="at = dot(s, i)"><svg width="16" height="16" viewBox="0 0 16 16" aria-hidden="true"><circle cx="8" cy="8" r="6" :class="{ full: readAt(document_, STEPS[dot(s, i)]!) !== null, here: at === dot(s, i) }" /></svg></button></span>{{ STATE_WORDS[s] }}</span></nav>
+      <nav class="dots" aria-label="Readings">
+        <span v-for="s in STATES" :key="s" :class="{ on: step?.state === s }"
+          ><span class="row"
+            ><button
+              v-for="i in [0, 1, 2, 3]"
+              :key="i"
+              :aria-label="`reading ${dot(s, i) + 1}`"
+              :aria-current="at === dot(s, i) ? 'step' : undefined"
+              @click="at = dot(s, i)">
+              <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden="true">
+                <circle
+                  cx="8"
+                  cy="8"
+                  r="6"
+                  :class="{ full: readAt(document_, STEPS[dot(s, i)]!) !== null, here: at === dot(s, i) }" />
+              </svg></button></span
+          >{{ STATE_WORDS[s] }}</span
+        >
+      </nav>
       <PhoneVerdict v-if="at === VERDICT" @again="at = 8" @back="go(-1)" />
       <main v-else class="pad">
         <h1 id="phone-at">{{ title }}</h1>
-        <p v-if="step" class="hand"><span v-for="(w, i) in handWork(step)" :key="w"><b class="n">{{ i + 1 }}</b>{{ w }} </span></p><p v-else class="hand">Weigh yourself in all you ride in, or skip it; the sags will say.</p>
+        <p v-if="step" class="hand">
+          <span v-for="(w, i) in handWork(step)" :key="w"
+            ><b class="n">{{ i + 1 }}</b
+            >{{ w }}
+          </span>
+        </p>
+        <p v-else class="hand">Weigh yourself in all you ride in, or skip it; the sags will say.</p>
         <svg v-if="vehicle.outline.value && step" class="pic" viewBox="0 0 358 190" aria-hidden="true">
-          <CycleView :outline="vehicle.outline.value" :width="358" :height="188" :rider="step.state === 'rider'" :stand="step.state === 'extended'" :rake="document_.vehicle.ends?.front?.fork?.rake" />
-          <path class="do" :d="step.pull === 'lifted' && step.state !== 'extended' ? `M${step.place === 'front' ? 60 : 300} 70v-34h-10l16 -22 16 22h-10v34z` : step.state === 'extended' && step.pull === 'lifted' ? '' : `M${step.place === 'front' ? 60 : 300} 20v34h-10l16 22 16 -22h-10v-34z`" />
-          <text class="num" :x="step.place === 'front' ? 350 : 8" y="14" :text-anchor="step.place === 'front' ? 'end' : 'start'">{{ along ? 'tube, seal to clamp' : 'axle straight up to the mark' }}</text>
+          <CycleView
+            :outline="vehicle.outline.value"
+            :width="358"
+            :height="188"
+            :rider="step.state === 'rider'"
+            :stand="step.state === 'extended'"
+            :rake="document_.vehicle.ends?.front?.fork?.rake" />
+          <path
+            class="do"
+            :d="
+              step.pull === 'lifted' && step.state !== 'extended'
+                ? `M${step.place === 'front' ? 60 : 300} 70v-34h-10l16 -22 16 22h-10v34z`
+                : step.state === 'extended' && step.pull === 'lifted'
+                  ? ''
+                  : `M${step.place === 'front' ? 60 : 300} 20v34h-10l16 22 16 -22h-10v-34z`
+            " />
+          <text
+            class="num"
+            :x="step.place === 'front' ? 350 : 8"
+            y="14"
+            :text-anchor="step.place === 'front' ? 'end' : 'start'">
+            {{ along ? 'tube, seal to clamp' : 'axle straight up to the mark' }}
+          </text>
         </svg>
-        <div class="field"><input v-model="text" aria-labelledby="phone-at" inputmode="none" autocomplete="off" :aria-invalid="!!error" @keydown.enter.prevent="next" @input="fresh = false; asking = ''" /><span class="u">{{ unit.written }}</span><span class="beside"><template v-if="partner !== null"><b>{{ show(partner) }}</b> lifted<br /></template><template v-if="friction !== null"><b>±{{ friction.toFixed(1) }}</b> friction</template></span></div>
+        <div class="field">
+          <input
+            v-model="text"
+            aria-labelledby="phone-at"
+            inputmode="none"
+            autocomplete="off"
+            :aria-invalid="!!error"
+            @keydown.enter.prevent="next"
+            @input="
+              fresh = false
+              asking = ''
+            " /><span class="u">{{ unit.written }}</span
+          ><span class="beside"
+            ><template v-if="partner !== null"
+              ><b>{{ show(partner) }}</b> lifted<br /></template
+            ><template v-if="friction !== null"
+              ><b>±{{ friction.toFixed(1) }}</b> friction</template
+            ></span
+          >
+        </div>
         <p v-if="error" class="bad" role="alert">{{ error }}</p>
-        <p v-if="asking" class="look" role="alert"><b class="grade-look">Look</b> {{ asking }}. Type it again, or Next to keep it.</p>
-        <div class="keys" :class="{ left }"><button v-for="k in KEYS" :key="k" class="key" :class="{ two: k === '0' }" @click="press(k)">{{ k }}</button><button class="key word a" @click="press('wipe')">wipe</button><button class="key word b" :disabled="at === RIDER" @click="go(-1)">back</button><button class="key nextkey" @click="next"><b>Next</b><span>{{ ahead }}</span></button></div>
-        <p class="foot"><span class="quiet small" role="status">{{ vehicle.saveState.value === 'saved' ? 'saved' : vehicle.saveState.value === 'saving' ? 'saving…' : 'kept on this phone' }}</span><button class="link small" @click="at = VERDICT">verdict</button><button class="link small" @click="hand">{{ left ? 'right hand' : 'left hand' }}</button><router-link class="link small" :to="`/vehicle/${vehicle.id}/height`">bench</router-link></p>
-        <p v-if="step?.state === 'extended'" class="quiet small">Bike strapped or on its stand before a wheel leaves the floor.</p>
+        <p v-if="asking" class="look" role="alert">
+          <b class="grade-look">Look</b> {{ asking }}. Type it again, or Next to keep it.
+        </p>
+        <div class="keys" :class="{ left }">
+          <button v-for="k in KEYS" :key="k" class="key" :class="{ two: k === '0' }" @click="press(k)">
+            {{ k }}</button><button class="key word a" @click="press('wipe')">wipe</button
+          ><button class="key word b" :disabled="at === RIDER" @click="go(-1)">back</button
+          ><button class="key nextkey" @click="next">
+            <b>Next</b><span>{{ ahead }}</span>
+          </button>
+        </div>
+        <p class="foot">
+          <span class="quiet small" role="status">{{
+            vehicle.saveState.value === 'saved'
+              ? 'saved'
+              : vehicle.saveState.value === 'saving'
+                ? 'saving…'
+                : 'kept on this phone'
+          }}</span><button class="link small" @click="at = VERDICT">verdict</button
+          ><button class="link small" @click="hand">{{ left ? 'right hand' : 'left hand' }}</button
+          ><router-link class="link small" :to="`/vehicle/${vehicle.id}/height`">bench</router-link>
+        </p>
+        <p v-if="step?.state === 'extended'" class="quiet small">
+          Bike strapped or on its stand before a wheel leaves the floor.
+        </p>
       </main>
     </template>
   </div>

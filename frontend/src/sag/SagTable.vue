@@ -20,9 +20,12 @@ function type(state: State, end: EndName, pull: 'lifted' | 'pressed', value: num
   const step = stepAt(state, end, pull)
   vehicle.edit(`${step.row.words}, ${end}`, written(document_.value, step, value, false))
 }
-const condition = (words: string, member: string, value: unknown): void => vehicle.edit(words, [{ path: ['surveys', 0, 'conditions', member], value }])
-const sagOf = (end: EndName, state: State) => (state === 'bike' ? sags(end)?.free_read_along : sags(end)?.rider_read_along)
-const friction = (end: EndName, state: State) => (state === 'bike' ? sags(end)?.free_friction : sags(end)?.rider_friction)
+const condition = (words: string, member: string, value: unknown): void =>
+  vehicle.edit(words, [{ path: ['surveys', 0, 'conditions', member], value }])
+const sagOf = (end: EndName, state: State) =>
+  state === 'bike' ? sags(end)?.free_read_along : sags(end)?.rider_read_along
+const friction = (end: EndName, state: State) =>
+  state === 'bike' ? sags(end)?.free_friction : sags(end)?.rider_friction
 const force = (end: EndName) => [sags(end)?.free_friction_force, sags(end)?.rider_friction_force].filter((f) => !!f)
 const said = computed(() => vehicle.report.value?.steering)
 </script>
@@ -31,27 +34,112 @@ const said = computed(() => vehicle.report.value?.steering)
   <section class="sagtable" aria-label="Sag as read">
     <div class="grid">
       <span></span>
-      <span v-for="s in STATES" :key="s" class="state"><b>{{ STATE_WORDS[s][0]!.toUpperCase() + STATE_WORDS[s].slice(1) }}</b><svg v-if="s === 'bike'" width="14" height="14" aria-hidden="true"><circle class="ring" cx="7" cy="7" r="5.500" /></svg><svg v-if="s === 'rider'" width="16" height="14" aria-hidden="true"><path class="wedge fact" d="M8 13L1 2h14z" /></svg>
-        <svg v-if="vehicle.outline.value" class="pic" width="74" height="56" viewBox="0 0 74 56" aria-hidden="true"><CycleView :outline="vehicle.outline.value" :width="74" :height="55" :rider="s === 'rider'" :stand="s === 'extended'" :rake="about('front')?.fork?.rake" /></svg></span>
+      <span v-for="s in STATES" :key="s" class="state"
+        ><b>{{ STATE_WORDS[s][0]!.toUpperCase() + STATE_WORDS[s].slice(1) }}</b
+        ><svg v-if="s === 'bike'" width="14" height="14" aria-hidden="true">
+          <circle class="ring" cx="7" cy="7" r="5.500" /></svg
+        ><svg v-if="s === 'rider'" width="16" height="14" aria-hidden="true">
+          <path class="wedge fact" d="M8 13L1 2h14z" />
+        </svg>
+        <svg v-if="vehicle.outline.value" class="pic" width="74" height="56" viewBox="0 0 74 56" aria-hidden="true">
+          <CycleView
+            :outline="vehicle.outline.value"
+            :width="74"
+            :height="55"
+            :rider="s === 'rider'"
+            :stand="s === 'extended'"
+            :rake="about('front')?.fork?.rake" /></svg
+      ></span>
       <span></span>
-      <span v-for="s in STATES" :key="`h${s}`" class="heads"><i v-for="p in PULLS" :key="p">{{ pullWords(s, p) }}</i><i v-if="s !== 'extended'" class="sum">{{ s === 'bike' ? 'free sag' : 'rider sag' }}</i></span>
+      <span v-for="s in STATES" :key="`h${s}`" class="heads"
+        ><i v-for="p in PULLS" :key="p">{{ pullWords(s, p) }}</i
+        ><i v-if="s !== 'extended'" class="sum">{{ s === 'bike' ? 'free sag' : 'rider sag' }}</i></span
+      >
       <template v-for="e in ENDS" :key="e">
-        <span class="end"><b>{{ e === 'front' ? 'Front' : 'Rear' }}</b><i>{{ units.unit('m').written }}, {{ along(e) ? 'along the tube' : 'straight up' }}</i><button v-if="about(e)?.layout === 'fork'" class="link small" @click="setEnd(e, 'sag read', ['fork', 'read'], along(e) ? 'vertical' : 'along the tube')">{{ along(e) ? 'I read straight up' : 'I read along the tube' }}</button></span>
-        <span v-for="s in STATES" :key="s" class="cells" :class="s"><i class="narrow">{{ STATE_WORDS[s] }}: {{ pullWords(s, 'lifted') }}, {{ pullWords(s, 'pressed') }}</i>
-          <QuantityField v-for="p in PULLS" :key="p" hide-label strong :label="`${e}, ${STATE_WORDS[s]}, ${pullWords(s, p)}`" si="m" :decimals="0" :low="0.01" :high="2" :model-value="readAt(document_, stepAt(s, e, p))" unit-text="" @update:model-value="(v) => type(s, e, p, v)" />
-          <span v-if="s !== 'extended'" class="sag"><AskFigure :figure="sagOf(e, s)" :path="`sags.${e}.${s === 'bike' ? 'free' : 'rider'}_read_along`" :title="`${s === 'bike' ? 'free' : 'rider'} sag as read, ${e}`" :options="{ decimals: 1 }" /><i v-if="friction(e, s)">±{{ units.show(friction(e, s)!.value, 'm', { decimals: 1 }) }}</i></span>
+        <span class="end"
+          ><b>{{ e === 'front' ? 'Front' : 'Rear' }}</b
+          ><i>{{ units.unit('m').written }}, {{ along(e) ? 'along the tube' : 'straight up' }}</i
+          ><button
+            v-if="about(e)?.layout === 'fork'"
+            class="link small"
+            @click="setEnd(e, 'sag read', ['fork', 'read'], along(e) ? 'vertical' : 'along the tube')">
+            {{ along(e) ? 'I read straight up' : 'I read along the tube' }}
+          </button></span
+        >
+        <span v-for="s in STATES" :key="s" class="cells" :class="s"
+          ><i class="narrow">{{ STATE_WORDS[s] }}: {{ pullWords(s, 'lifted') }}, {{ pullWords(s, 'pressed') }}</i>
+          <QuantityField
+            v-for="p in PULLS"
+            :key="p"
+            hide-label
+            strong
+            :label="`${e}, ${STATE_WORDS[s]}, ${pullWords(s, p)}`"
+            si="m"
+            :decimals="0"
+            :low="0.01"
+            :high="2"
+            :model-value="readAt(document_, stepAt(s, e, p))"
+            unit-text=""
+            @update:model-value="(v) => type(s, e, p, v)" />
+          <span v-if="s !== 'extended'" class="sag"
+            ><AskFigure
+              :figure="sagOf(e, s)"
+              :path="`sags.${e}.${s === 'bike' ? 'free' : 'rider'}_read_along`"
+              :title="`${s === 'bike' ? 'free' : 'rider'} sag as read, ${e}`"
+              :options="{ decimals: 1 }" /><i v-if="friction(e, s)"
+              >±{{ units.show(friction(e, s)!.value, 'm', { decimals: 1 }) }}</i
+            ></span
+          >
         </span>
       </template>
     </div>
     <p class="check">
-      <template v-for="e in ENDS" :key="e"><template v-if="force(e).length">Friction at the {{ e }} wheel {{ [...new Set(force(e).map((f) => units.show(f!.value, 'N', { decimals: 0 })))].join(' to ') }} {{ units.unit('N').written }}. </template></template>
-      <template v-if="said?.rider_by_sags">The sags carry a rider of <AskFigure :figure="said.rider_by_sags" path="steering.rider_by_sags" title="Rider by the sags" :options="{ unit: true, decimals: 1 }" /><template v-if="said.rider_told">; told are {{ units.show(said.rider_told.value, 'kg', { unit: true, decimals: 0 }) }}</template>.</template>
-      <span v-if="readCount(document_) < 12"> With a ring on the tube: type what shows extended, then that less what the ring was pushed. {{ readCount(document_) }} of 12 read; one of a pair does, without friction.</span>
+      <template v-for="e in ENDS" :key="e"
+        ><template v-if="force(e).length"
+          >Friction at the {{ e }} wheel
+          {{ [...new Set(force(e).map((f) => units.show(f!.value, 'N', { decimals: 0 })))].join(' to ') }}
+          {{ units.unit('N').written }}.
+        </template></template
+      >
+      <template v-if="said?.rider_by_sags"
+        >The sags carry a rider of
+        <AskFigure
+          :figure="said.rider_by_sags"
+          path="steering.rider_by_sags"
+          title="Rider by the sags"
+          :options="{ unit: true, decimals: 1 }" /><template v-if="said.rider_told"
+          >; told are {{ units.show(said.rider_told.value, 'kg', { unit: true, decimals: 0 }) }}</template
+        >.</template
+      >
+      <span v-if="readCount(document_) < 12">
+        With a ring on the tube: type what shows extended, then that less what the ring was pushed.
+        {{ readCount(document_) }} of 12 read; one of a pair does, without friction.</span
+      >
     </p>
-    <p class="under"><span class="quiet">rider on means</span>
-      <template v-if="loads.length"><button v-for="l in loads" :key="l.id" class="tab" role="radio" :aria-checked="l.id === rider" @click="condition('who sat on it', 'rider', l.id)">{{ l.name }}</button></template>
+    <p class="under">
+      <span class="quiet">rider on means</span>
+      <template v-if="loads.length"
+        ><button
+          v-for="l in loads"
+          :key="l.id"
+          class="tab"
+          role="radio"
+          :aria-checked="l.id === rider"
+          @click="condition('who sat on it', 'rider', l.id)">
+          {{ l.name }}
+        </button></template
+      >
       <span v-else class="quiet">nobody told yet: type rider and kit under Springs, Loads</span>
-      <button v-for="p in (['seated', 'standing'] as const)" :key="p" class="tab" role="radio" :aria-checked="survey?.conditions?.posture === p" @click="condition('posture', 'posture', p)">{{ p }}</button></p>
+      <button
+        v-for="p in ['seated', 'standing'] as const"
+        :key="p"
+        class="tab"
+        role="radio"
+        :aria-checked="survey?.conditions?.posture === p"
+        @click="condition('posture', 'posture', p)">
+        {{ p }}
+      </button>
+    </p>
   </section>
 </template>
 

@@ -11,7 +11,8 @@ import { ENDS } from './walk'
 const { vehicle, units, sags, along, bike, about } = useSag()
 const brief = computed(() => vehicle.document.value!.brief!)
 const targets = computed(() => brief.value.targets ?? {})
-const set = (words: string, member: string[], value: unknown): void => vehicle.edit(words, [{ path: ['brief', ...member], value }])
+const set = (words: string, member: string[], value: unknown): void =>
+  vehicle.edit(words, [{ path: ['brief', ...member], value }])
 const share = computed(() => (brief.value.sag_written ?? (bike.value === 'bicycle' ? 'share' : 'length')) === 'share')
 const factor = (e: EndName): number => sags(e)?.read_factor ?? 1
 /** Whole travel as sag is read, m. */
@@ -20,7 +21,10 @@ const edge = (e: EndName, of: 'rider' | 'free', at: 'low' | 'high'): number | nu
   const f = sags(e)?.[`${of}_${at}`]?.value ?? null
   return f === null ? null : f / factor(e)
 }
-const shown = (e: EndName, of: 'rider' | 'free', at: 'low' | 'high'): number | null => { const v = edge(e, of, at); return v === null ? null : share.value ? (whole(e) ? v / whole(e)! : null) : v }
+const shown = (e: EndName, of: 'rider' | 'free', at: 'low' | 'high'): number | null => {
+  const v = edge(e, of, at)
+  return v === null ? null : share.value ? (whole(e) ? v / whole(e)! : null) : v
+}
 function change(e: EndName, of: 'rider' | 'free', at: 'low' | 'high', value: number | null): void {
   const member = `${e}_${of}_sag`
   if (value === null) return set('sag wanted, back to the usual', ['targets', member], null)
@@ -35,13 +39,77 @@ const known = (e: EndName, of: 'rider' | 'free'): boolean => edge(e, of, 'low') 
 <template>
   <section class="targets" aria-label="Targets">
     <h3>Sag wanted</h3>
-    <div class="under" role="radiogroup" aria-label="Sag is told"><button v-for="w in (['length', 'share'] as const)" :key="w" class="tab" role="radio" :aria-checked="share === (w === 'share')" @click="set('how sag is told', ['sag_written'], w)">{{ w === 'length' ? `in ${units.unit('m').written}` : 'in % of the travel' }}</button></div>
-    <table><thead><tr><th></th><th v-for="o in OF" :key="o" colspan="2">{{ o === 'rider' ? 'rider on' : `${bike} alone` }}</th><th>aimed at, rider on</th></tr></thead>
-      <tbody><tr v-for="e in ENDS" :key="e"><th>{{ e }}<small>{{ along(e) ? 'along the tube' : 'at the wheel' }}</small></th>
-        <template v-for="o in OF" :key="o"><template v-if="known(e, o)"><td v-for="a in (['low', 'high'] as const)" :key="a"><QuantityField hide-label :label="`${e} ${o} sag, ${a === 'low' ? 'from' : 'to'}`" :si="share ? '' : 'm'" :decimals="share ? 2 : 0" :unit-text="share ? 'of travel' : undefined" :low="share ? 0.01 : 0.001" :high="share ? 0.9 : 0.3" :model-value="shown(e, o, a)" @update:model-value="(v) => change(e, o, a, v)" /></td></template><td v-else colspan="2" class="quiet">{{ about(e)?.travel || bike === 'motorcycle' ? 'not judged' : 'waits for the travel' }}</td></template>
-        <td><QuantityField hide-label :label="`${e} rider sag aimed at`" si="m" :decimals="1" :low="0.001" :high="0.3" hint="blank: the middle" :model-value="targets[`${e}_rider_wanted`]" @update:model-value="(v) => set(`${e} rider sag aimed at`, ['targets', `${e}_rider_wanted`], v)" /></td></tr></tbody></table>
-    <p class="small quiet">General practice for this use, yours to edit; empty a field to go back. Rider sag first, by preload or pressure; then the {{ bike }} alone says whether the spring is right.</p>
-    <div v-if="bike === 'motorcycle'" class="lean"><QuantityField label="lean wanted before anything touches, as loaded" si="rad" :decimals="0" :low="0.2" :high="1.2" :model-value="targets.lean" @update:model-value="(v) => set('lean wanted', ['targets', 'lean'], v)" /></div>
+    <div class="under" role="radiogroup" aria-label="Sag is told">
+      <button
+        v-for="w in ['length', 'share'] as const"
+        :key="w"
+        class="tab"
+        role="radio"
+        :aria-checked="share === (w === 'share')"
+        @click="set('how sag is told', ['sag_written'], w)">
+        {{ w === 'length' ? `in ${units.unit('m').written}` : 'in % of the travel' }}
+      </button>
+    </div>
+    <table>
+      <thead>
+        <tr>
+          <th></th>
+          <th v-for="o in OF" :key="o" colspan="2">{{ o === 'rider' ? 'rider on' : `${bike} alone` }}</th>
+          <th>aimed at, rider on</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="e in ENDS" :key="e">
+          <th>
+            {{ e }}<small>{{ along(e) ? 'along the tube' : 'at the wheel' }}</small>
+          </th>
+          <template v-for="o in OF" :key="o"
+            ><template v-if="known(e, o)"
+              ><td v-for="a in ['low', 'high'] as const" :key="a">
+                <QuantityField
+                  hide-label
+                  :label="`${e} ${o} sag, ${a === 'low' ? 'from' : 'to'}`"
+                  :si="share ? '' : 'm'"
+                  :decimals="share ? 2 : 0"
+                  :unit-text="share ? 'of travel' : undefined"
+                  :low="share ? 0.01 : 0.001"
+                  :high="share ? 0.9 : 0.3"
+                  :model-value="shown(e, o, a)"
+                  @update:model-value="(v) => change(e, o, a, v)" /></td
+            ></template>
+            <td v-else colspan="2" class="quiet">
+              {{ about(e)?.travel || bike === 'motorcycle' ? 'not judged' : 'waits for the travel' }}
+            </td></template
+          >
+          <td>
+            <QuantityField
+              hide-label
+              :label="`${e} rider sag aimed at`"
+              si="m"
+              :decimals="1"
+              :low="0.001"
+              :high="0.3"
+              hint="blank: the middle"
+              :model-value="targets[`${e}_rider_wanted`]"
+              @update:model-value="(v) => set(`${e} rider sag aimed at`, ['targets', `${e}_rider_wanted`], v)" />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="small quiet">
+      General practice for this use, yours to edit; empty a field to go back. Rider sag first, by preload or pressure;
+      then the {{ bike }} alone says whether the spring is right.
+    </p>
+    <div v-if="bike === 'motorcycle'" class="lean">
+      <QuantityField
+        label="lean wanted before anything touches, as loaded"
+        si="rad"
+        :decimals="0"
+        :low="0.2"
+        :high="1.2"
+        :model-value="targets.lean"
+        @update:model-value="(v) => set('lean wanted', ['targets', 'lean'], v)" />
+    </div>
   </section>
 </template>
 

@@ -13,14 +13,30 @@ const said = computed(() => vehicle.shown.value?.steering)
 const about = computed(() => vehicle.document.value!.vehicle)
 const load = computed(() => (vehicle.document.value?.loads ?? []).find((l) => l.id === vehicle.loadState.value))
 const ROWS = [
-  { key: 'rake', words: 'rake' }, { key: 'trail', words: 'trail' }, { key: 'wheelbase', words: 'wheelbase' }, { key: 'swingarm', words: 'rear arm to the floor' }, { key: 'seat_height', words: 'seat over the floor' }, { key: 'lean', words: 'lean at which it touches, still' }, { key: 'lean_ridden', words: 'in a steady bend' },
+  { key: 'rake', words: 'rake' },
+  { key: 'trail', words: 'trail' },
+  { key: 'wheelbase', words: 'wheelbase' },
+  { key: 'swingarm', words: 'rear arm to the floor' },
+  { key: 'seat_height', words: 'seat over the floor' },
+  { key: 'lean', words: 'lean at which it touches, still' },
+  { key: 'lean_ridden', words: 'in a steady bend' },
 ] as const
 const rows = computed(() => ROWS.filter((r) => said.value?.[r.key]))
-const setVehicle = (words: string, member: (string | number)[], value: unknown): void => vehicle.edit(words, [{ path: ['vehicle', ...member], value }])
+const setVehicle = (words: string, member: (string | number)[], value: unknown): void =>
+  vehicle.edit(words, [{ path: ['vehicle', ...member], value }])
 const parts = computed(() => about.value.hard_parts ?? [])
 const setParts = (words: string, made: HardPart[]): void => setVehicle(words, ['hard_parts'], made)
-const setPart = (i: number, member: keyof HardPart, value: unknown): void => setParts(parts.value[i]!.name, parts.value.map((p, k) => (k === i ? { ...p, [member]: value } : p)))
-const fresh = ref<{ name: string; height: number | null; half_width: number | null; x: number | null }>({ name: '', height: null, half_width: null, x: null })
+const setPart = (i: number, member: keyof HardPart, value: unknown): void =>
+  setParts(
+    parts.value[i]!.name,
+    parts.value.map((p, k) => (k === i ? { ...p, [member]: value } : p)),
+  )
+const fresh = ref<{ name: string; height: number | null; half_width: number | null; x: number | null }>({
+  name: '',
+  height: null,
+  half_width: null,
+  x: null,
+})
 function add(): void {
   const { name, height, half_width: half, x } = fresh.value
   if (!name.trim() || height === null || half === null || x === null) return
@@ -30,7 +46,8 @@ function add(): void {
 const setSeat = (member: 'height' | 'x', value: number | null): void => {
   // both numbers make a seat; one alone waits here
   seat.value = { ...about.value.seat, ...seat.value, [member]: value }
-  if (seat.value.height && seat.value.x != null) setVehicle('seat', ['seat'], { height: seat.value.height, x: seat.value.x })
+  if (seat.value.height && seat.value.x != null)
+    setVehicle('seat', ['seat'], { height: seat.value.height, x: seat.value.x })
   else if (about.value.seat) setVehicle('seat', ['seat'], null)
 }
 const seat = ref<{ height?: number | null; x?: number | null }>({})
@@ -39,48 +56,240 @@ const goal = ref<'lean' | 'seat'>('lean')
 const wanted = ref<number | null>(null)
 const levers = ref<Lever[]>([])
 const trouble = ref('')
-watch([goal, said], () => { if (goal.value === 'lean' && !said.value?.lean_ridden && said.value?.seat_height) goal.value = 'seat' }, { immediate: true })
+watch(
+  [goal, said],
+  () => {
+    if (goal.value === 'lean' && !said.value?.lean_ridden && said.value?.seat_height) goal.value = 'seat'
+  },
+  { immediate: true },
+)
 let asked = 0
-watch([goal, wanted, vehicle.report, () => vehicle.loadState.value], async () => {
-  const mine = ++asked
-  const [document, setup] = [vehicle.document.value, vehicle.setup.value]
-  if (!document || !setup || wanted.value === null) return void (levers.value = [])
-  const { data, error } = await api.POST('/api/sag/reach', { body: { document, setup: setup.id, load_state: vehicle.loadState.value, goal: goal.value, wanted: wanted.value } }).catch((e: unknown) => ({ data: undefined, error: e }))
-  if (mine !== asked) return
-  levers.value = data?.levers ?? []
-  trouble.value = error ? 'Feder could not work that out; try a nearer goal' : ''
-}, { immediate: true })
+watch(
+  [goal, wanted, vehicle.report, () => vehicle.loadState.value],
+  async () => {
+    const mine = ++asked
+    const [document, setup] = [vehicle.document.value, vehicle.setup.value]
+    if (!document || !setup || wanted.value === null) return void (levers.value = [])
+    const { data, error } = await api
+      .POST('/api/sag/reach', {
+        body: {
+          document,
+          setup: setup.id,
+          load_state: vehicle.loadState.value,
+          goal: goal.value,
+          wanted: wanted.value,
+        },
+      })
+      .catch((e: unknown) => ({ data: undefined, error: e }))
+    if (mine !== asked) return
+    levers.value = data?.levers ?? []
+    trouble.value = error ? 'Feder could not work that out; try a nearer goal' : ''
+  },
+  { immediate: true },
+)
 watch(goal, () => (wanted.value = null))
-const amount = (l: Lever): string => (l.amount === null ? 'does not reach it' : `${mm(Math.abs(l.amount!))} ${units.unit('m').written} ${l.amount! >= 0 ? (l.member === 'collar' ? 'more' : l.member === 'clamp' ? 'higher' : 'longer') : l.member === 'collar' ? 'less' : l.member === 'clamp' ? 'lower' : 'shorter'}${l.turns != null ? `, ${Math.abs(l.turns).toFixed(1)} turns` : ''}`)
-const deg = (v: number | null | undefined): string => (v == null ? '–' : units.show(v, 'rad', { unit: true, decimals: 1 }))
+const amount = (l: Lever): string =>
+  l.amount === null
+    ? 'does not reach it'
+    : `${mm(Math.abs(l.amount!))} ${units.unit('m').written} ${l.amount! >= 0 ? (l.member === 'collar' ? 'more' : l.member === 'clamp' ? 'higher' : 'longer') : l.member === 'collar' ? 'less' : l.member === 'clamp' ? 'lower' : 'shorter'}${l.turns != null ? `, ${Math.abs(l.turns).toFixed(1)} turns` : ''}`
+const deg = (v: number | null | undefined): string =>
+  v == null ? '–' : units.show(v, 'rad', { unit: true, decimals: 1 })
 function take(l: Lever): void {
   if (l.value === null) return
-  set(l.place as 'front' | 'rear', l.words, { [l.member]: Math.round(l.value! * 1e4) / 1e4, ...(l.member === 'collar' ? { set_by: 'collar' } : {}) })
+  set(l.place as 'front' | 'rear', l.words, {
+    [l.member]: Math.round(l.value! * 1e4) / 1e4,
+    ...(l.member === 'collar' ? { set_by: 'collar' } : {}),
+  })
 }
-const CLAMPS = [{ end: 'front', member: 'clamp', words: 'fork tubes above the top clamp' }, { end: 'rear', member: 'shock_length', words: 'shock eye to eye, extended' }] as const
+const CLAMPS = [
+  { end: 'front', member: 'clamp', words: 'fork tubes above the top clamp' },
+  { end: 'rear', member: 'shock_length', words: 'shock eye to eye, extended' },
+] as const
 </script>
 
 <template>
   <section class="steer" aria-label="Steering and lean">
-    <h3>How it stands<span class="quiet">, {{ load ? load.name : `${bike} alone` }}</span></h3>
-    <p v-if="!rows.length" class="say quiet">Waits for rake, wheelbase and both tyre radii under <router-link class="link" :to="`/vehicle/${vehicle.id}/geometry`">Geometry</router-link>.</p>
-    <dl v-else><template v-for="r in rows" :key="r.key"><dt>{{ r.words }}<small v-if="r.key === 'lean'">, {{ said!.lean_part }}</small></dt><dd><AskFigure :figure="said![r.key]" :path="`steering.${r.key}`" :title="r.words" :options="{ unit: true, decimals: ['rake', 'swingarm', 'lean', 'lean_ridden'].includes(r.key) ? 1 : 0 }" :at="{ load: vehicle.loadState.value }" /><span v-if="said![r.key]!.was != null && Math.abs(said![r.key]!.was! - said![r.key]!.value) > 1e-4" class="was">was {{ units.show(said![r.key]!.was, said![r.key]!.unit, { decimals: said![r.key]!.unit === 'rad' ? 1 : 0 }) }}</span></dd></template></dl>
-    <div class="set"><QuantityField v-for="c in CLAMPS" :key="c.member" :label="c.words" si="m" kind="fine length" :low="c.member === 'clamp' ? -0.05 : 0.05" :high="1" :model-value="side(c.end)[c.member]" @update:model-value="(v) => set(c.end, c.words, { [c.member]: v })" />
-      <p class="small quiet">Type both as found first, then in the plan. Higher tubes lower the front; a longer shock lifts the rear. Neither changes sag.</p></div>
+    <h3>
+      How it stands<span class="quiet">, {{ load ? load.name : `${bike} alone` }}</span>
+    </h3>
+    <p v-if="!rows.length" class="say quiet">
+      Waits for rake, wheelbase and both tyre radii under
+      <router-link class="link" :to="`/vehicle/${vehicle.id}/geometry`">Geometry</router-link>.
+    </p>
+    <dl v-else>
+      <template v-for="r in rows" :key="r.key"
+        ><dt>
+          {{ r.words }}<small v-if="r.key === 'lean'">, {{ said!.lean_part }}</small>
+        </dt>
+        <dd>
+          <AskFigure
+            :figure="said![r.key]"
+            :path="`steering.${r.key}`"
+            :title="r.words"
+            :options="{ unit: true, decimals: ['rake', 'swingarm', 'lean', 'lean_ridden'].includes(r.key) ? 1 : 0 }"
+            :at="{ load: vehicle.loadState.value }" /><span
+            v-if="said![r.key]!.was != null && Math.abs(said![r.key]!.was! - said![r.key]!.value) > 1e-4"
+            class="was"
+            >was
+            {{
+              units.show(said![r.key]!.was, said![r.key]!.unit, { decimals: said![r.key]!.unit === 'rad' ? 1 : 0 })
+            }}</span
+          >
+        </dd></template
+      >
+    </dl>
+    <div class="set">
+      <QuantityField
+        v-for="c in CLAMPS"
+        :key="c.member"
+        :label="c.words"
+        si="m"
+        kind="fine length"
+        :low="c.member === 'clamp' ? -0.05 : 0.05"
+        :high="1"
+        :model-value="side(c.end)[c.member]"
+        @update:model-value="(v) => set(c.end, c.words, { [c.member]: v })" />
+      <p class="small quiet">
+        Type both as found first, then in the plan. Higher tubes lower the front; a longer shock lifts the rear. Neither
+        changes sag.
+      </p>
+    </div>
     <div class="takes">
       <h3>What it takes</h3>
-      <div class="under"><button v-for="g in (['lean', 'seat'] as const)" :key="g" class="tab" role="radio" :aria-checked="g === goal" @click="goal = g">{{ g === 'lean' ? 'to lean in a bend' : 'for a seat height' }}</button>
-        <QuantityField v-if="goal === 'lean'" v-model="wanted" label="lean wanted" si="rad" :decimals="1" :low="0.2" :high="1.3" /><QuantityField v-else v-model="wanted" label="seat height wanted" si="m" :low="0.3" :high="1.4" /></div>
+      <div class="under">
+        <button
+          v-for="g in ['lean', 'seat'] as const"
+          :key="g"
+          class="tab"
+          role="radio"
+          :aria-checked="g === goal"
+          @click="goal = g">
+          {{ g === 'lean' ? 'to lean in a bend' : 'for a seat height' }}
+        </button>
+        <QuantityField
+          v-if="goal === 'lean'"
+          v-model="wanted"
+          label="lean wanted"
+          si="rad"
+          :decimals="1"
+          :low="0.2"
+          :high="1.3" /><QuantityField
+          v-else
+          v-model="wanted"
+          label="seat height wanted"
+          si="m"
+          :low="0.3"
+          :high="1.4" />
+      </div>
       <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>
-      <table v-if="wanted !== null && levers.length" aria-label="What it takes"><thead><tr><th>one of these alone</th><th>by</th><th>rake</th><th>trail</th><th>free sag</th><th></th></tr></thead>
-        <tbody><tr v-for="l in levers" :key="l.words"><td>{{ l.words }}</td><td>{{ amount(l) }}</td><td>{{ deg(l.rake) }}</td><td>{{ mm(l.trail, 0) }}</td><td>{{ mm(l.free_sag) }}</td><td><button v-if="l.amount !== null && !vehicle.isFound.value" class="link" @click="take(l)">take it</button></td></tr></tbody></table>
-      <p v-else-if="wanted !== null" class="quiet">Nothing to move yet: type the clamp height and the shock length as found.</p>
+      <table v-if="wanted !== null && levers.length" aria-label="What it takes">
+        <thead>
+          <tr>
+            <th>one of these alone</th>
+            <th>by</th>
+            <th>rake</th>
+            <th>trail</th>
+            <th>free sag</th>
+            <th></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="l in levers" :key="l.words">
+            <td>{{ l.words }}</td>
+            <td>{{ amount(l) }}</td>
+            <td>{{ deg(l.rake) }}</td>
+            <td>{{ mm(l.trail, 0) }}</td>
+            <td>{{ mm(l.free_sag) }}</td>
+            <td>
+              <button v-if="l.amount !== null && !vehicle.isFound.value" class="link" @click="take(l)">take it</button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-else-if="wanted !== null" class="quiet">
+        Nothing to move yet: type the clamp height and the shock length as found.
+      </p>
     </div>
-    <details class="parts" :open="!parts.length"><summary>What touches, and the seat: measured upright, {{ bike }} alone as found</summary>
-      <div v-for="(p, i) in parts" :key="i" class="prow"><input :value="p.name" maxlength="80" :aria-label="`name of part ${i + 1}`" @change="setPart(i, 'name', ($event.target as HTMLInputElement).value.trim() || p.name)" /><QuantityField :label="`${p.name}, over the floor`" si="m" :low="0.02" :high="1.5" :clearable="false" :model-value="p.height" @update:model-value="(v) => v !== null && setPart(i, 'height', v)" /><QuantityField :label="`${p.name}, out from the middle`" si="m" :low="0.02" :high="1" :clearable="false" :model-value="p.half_width" @update:model-value="(v) => v !== null && setPart(i, 'half_width', v)" /><QuantityField :label="`${p.name}, behind the front axle`" si="m" :low="-1" :high="4" :clearable="false" :model-value="p.x" @update:model-value="(v) => v !== null && setPart(i, 'x', v)" /><button class="link" @click="setParts(`${p.name} taken out`, parts.filter((_, k) => k !== i))">take out</button></div>
-      <form class="prow" @submit.prevent="add"><input v-model="fresh.name" maxlength="80" placeholder="footrest, silencer" aria-label="name of another part" /><QuantityField v-model="fresh.height" label="over the floor" si="m" :low="0.02" :high="1.5" /><QuantityField v-model="fresh.half_width" label="out from the middle" si="m" :low="0.02" :high="1" /><QuantityField v-model="fresh.x" label="behind the front axle" si="m" :low="-1" :high="4" /><button class="link" type="submit">add</button></form>
-      <div class="prow two"><QuantityField label="seat over the floor" si="m" :low="0.3" :high="1.4" :model-value="about.seat?.height ?? seat.height" @update:model-value="(v) => setSeat('height', v)" /><QuantityField label="seat behind the front axle" si="m" :low="-1" :high="4" :model-value="about.seat?.x ?? seat.x" @update:model-value="(v) => setSeat('x', v)" /></div>
-      <p class="small quiet">Tyres are taken as thin, so the true lean is a little greater; bumps, flex and a rider's toes make it less. Never find it out on the road.</p>
+    <details class="parts" :open="!parts.length">
+      <summary>What touches, and the seat: measured upright, {{ bike }} alone as found</summary>
+      <div v-for="(p, i) in parts" :key="i" class="prow">
+        <input
+          :value="p.name"
+          maxlength="80"
+          :aria-label="`name of part ${i + 1}`"
+          @change="setPart(i, 'name', ($event.target as HTMLInputElement).value.trim() || p.name)" /><QuantityField
+          :label="`${p.name}, over the floor`"
+          si="m"
+          :low="0.02"
+          :high="1.5"
+          :clearable="false"
+          :model-value="p.height"
+          @update:model-value="(v) => v !== null && setPart(i, 'height', v)" /><QuantityField
+          :label="`${p.name}, out from the middle`"
+          si="m"
+          :low="0.02"
+          :high="1"
+          :clearable="false"
+          :model-value="p.half_width"
+          @update:model-value="(v) => v !== null && setPart(i, 'half_width', v)" /><QuantityField
+          :label="`${p.name}, behind the front axle`"
+          si="m"
+          :low="-1"
+          :high="4"
+          :clearable="false"
+          :model-value="p.x"
+          @update:model-value="(v) => v !== null && setPart(i, 'x', v)" /><button
+          class="link"
+          @click="
+            setParts(
+              `${p.name} taken out`,
+              parts.filter((_, k) => k !== i),
+            )
+          ">
+          take out
+        </button>
+      </div>
+      <form class="prow" @submit.prevent="add">
+        <input
+          v-model="fresh.name"
+          maxlength="80"
+          placeholder="footrest, silencer"
+          aria-label="name of another part" /><QuantityField
+          v-model="fresh.height"
+          label="over the floor"
+          si="m"
+          :low="0.02"
+          :high="1.5" /><QuantityField
+          v-model="fresh.half_width"
+          label="out from the middle"
+          si="m"
+          :low="0.02"
+          :high="1" /><QuantityField
+          v-model="fresh.x"
+          label="behind the front axle"
+          si="m"
+          :low="-1"
+          :high="4" /><button class="link" type="submit">add</button>
+      </form>
+      <div class="prow two">
+        <QuantityField
+          label="seat over the floor"
+          si="m"
+          :low="0.3"
+          :high="1.4"
+          :model-value="about.seat?.height ?? seat.height"
+          @update:model-value="(v) => setSeat('height', v)" /><QuantityField
+          label="seat behind the front axle"
+          si="m"
+          :low="-1"
+          :high="4"
+          :model-value="about.seat?.x ?? seat.x"
+          @update:model-value="(v) => setSeat('x', v)" />
+      </div>
+      <p class="small quiet">
+        Tyres are taken as thin, so the true lean is a little greater; bumps, flex and a rider's toes make it less.
+        Never find it out on the road.
+      </p>
     </details>
   </section>
 </template>

@@ -15,12 +15,25 @@ export function useSag() {
   const isAir = (end: EndName): boolean => airOf(side(end)) !== null
   const along = (end: EndName): boolean => about(end)?.layout === 'fork' && about(end)?.fork?.read !== 'vertical'
   const set = (end: EndName, words: string, members: Record<string, unknown>): void =>
-    vehicle.edit(`${words}, ${end}`, Object.entries(members).map(([member, value]) => ({ path: ['setups', vehicle.setupIndex.value, 'sides', end, member], value })))
+    vehicle.edit(
+      `${words}, ${end}`,
+      Object.entries(members).map(([member, value]) => ({
+        path: ['setups', vehicle.setupIndex.value, 'sides', end, member],
+        value,
+      })),
+    )
   const setFound = (end: EndName, words: string, members: Record<string, unknown>): void =>
-    vehicle.edit(`${words}, ${end}, as found`, Object.entries(members).map(([member, value]) => ({ path: ['setups', 0, 'sides', end, member], value })))
-  const setEnd = (end: EndName, words: string, path: string[], value: unknown): void => vehicle.edit(`${end} ${words}`, [{ path: ['vehicle', 'ends', end, ...path], value }])
+    vehicle.edit(
+      `${words}, ${end}, as found`,
+      Object.entries(members).map(([member, value]) => ({ path: ['setups', 0, 'sides', end, member], value })),
+    )
+  const setEnd = (end: EndName, words: string, path: string[], value: unknown): void =>
+    vehicle.edit(`${end} ${words}`, [{ path: ['vehicle', 'ends', end, ...path], value }])
   const bike = computed(() => (kind.value === 'bicycle' ? 'bicycle' : 'motorcycle'))
-  const mm = (value: number | null | undefined, decimals = 1): string => (value === null || value === undefined ? '–' : units.show(value, 'm', { decimals: units.unit('m').name === 'in' ? 2 : decimals }))
+  const mm = (value: number | null | undefined, decimals = 1): string =>
+    value === null || value === undefined
+      ? '–'
+      : units.show(value, 'm', { decimals: units.unit('m').name === 'in' ? 2 : decimals })
   /** Pressure in both units that pumps show. */
   const pumped = (pascal: number): string => `${(pascal / 1e5).toFixed(1)} bar, ${Math.round(pascal / 6894.757)} psi`
   /** What the verdict of an end still waits for, in words. */

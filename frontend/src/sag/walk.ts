@@ -15,19 +15,39 @@ export interface SagStep {
   row: WalkRow
 }
 export const STATE_WORDS: Record<State, string> = { extended: 'extended', bike: 'bike alone', rider: 'rider on' }
-export const pullWords = (state: State, pull: Pull): string => (state === 'extended' ? (pull === 'lifted' ? 'hanging' : 'pulled') : pull)
+export const pullWords = (state: State, pull: Pull): string =>
+  state === 'extended' ? (pull === 'lifted' ? 'hanging' : 'pulled') : pull
 const row = (state: State, pull: Pull): WalkRow => ({
-  id: `${state}_${pull}`, words: `${STATE_WORDS[state]}, ${pullWords(state, pull)}`, says: '', si: 'm', low: 0.01, high: 2, quantity: `${state}_${pull}` as Reading['quantity'], how: 'tape',
+  id: `${state}_${pull}`,
+  words: `${STATE_WORDS[state]}, ${pullWords(state, pull)}`,
+  says: '',
+  si: 'm',
+  low: 0.01,
+  high: 2,
+  quantity: `${state}_${pull}` as Reading['quantity'],
+  how: 'tape',
 })
-export const STEPS: SagStep[] = STATES.flatMap((state) => ENDS.flatMap((place) => PULLS.map((pull) => ({ state, place, pull, row: row(state, pull) }))))
-export const stepAt = (state: State, place: EndName, pull: Pull): SagStep => STEPS.find((s) => s.state === state && s.place === place && s.pull === pull)!
+export const STEPS: SagStep[] = STATES.flatMap((state) =>
+  ENDS.flatMap((place) => PULLS.map((pull) => ({ state, place, pull, row: row(state, pull) }))),
+)
+export const stepAt = (state: State, place: EndName, pull: Pull): SagStep =>
+  STEPS.find((s) => s.state === state && s.place === place && s.pull === pull)!
 export const readAt = (document: Document, step: SagStep): number | null => meanOf(valuesAt(document, step))
 export const readCount = (document: Document): number => STEPS.filter((s) => readAt(document, s) !== null).length
-export const firstUnread = (document: Document): number => Math.max(0, STEPS.findIndex((s) => readAt(document, s) === null))
+export const firstUnread = (document: Document): number =>
+  Math.max(
+    0,
+    STEPS.findIndex((s) => readAt(document, s) === null),
+  )
 
 /** What the hand does for one reading, in order. */
 export function handWork(step: SagStep): string[] {
   const where = step.place === 'front' ? 'bars' : 'tail'
-  if (step.state === 'extended') return step.pull === 'lifted' ? ['Wheel off the floor.', 'Let it hang.', 'Read.'] : ['Wheel off the floor.', 'Pull it down.', 'Read.']
-  return step.pull === 'lifted' ? [`Lift the ${where}.`, 'Let it down slowly.', 'Read.'] : [`Press the ${where}.`, 'Let it rise slowly.', 'Read.']
+  if (step.state === 'extended')
+    return step.pull === 'lifted'
+      ? ['Wheel off the floor.', 'Let it hang.', 'Read.']
+      : ['Wheel off the floor.', 'Pull it down.', 'Read.']
+  return step.pull === 'lifted'
+    ? [`Lift the ${where}.`, 'Let it down slowly.', 'Read.']
+    : [`Press the ${where}.`, 'Let it rise slowly.', 'Read.']
 }

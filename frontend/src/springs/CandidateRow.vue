@@ -7,11 +7,19 @@ import { sentence } from '@/logic/sentence'
 import { percent } from '@/units/format'
 
 /** One spring of the shelf: its numbers at the wheel, its travel lying on the common ride line, what speaks against it first. */
-const props = defineProps<{ row: Candidate; corner: CornerReport | undefined; range: { top: number; bottom: number }; disabled: boolean }>()
+const props = defineProps<{
+  row: Candidate
+  corner: CornerReport | undefined
+  range: { top: number; bottom: number }
+  disabled: boolean
+}>()
 defineEmits<{ choose: []; pair: []; how: [what: 'wheel_rate' | 'frequency' | 'over_front'] }>()
 const units = useUnits()
 const WIDTH = 212
-const x = (mm: number): number => ((Math.min(props.range.top, Math.max(props.range.bottom, mm)) - props.range.bottom) / (props.range.top - props.range.bottom)) * WIDTH
+const x = (mm: number): number =>
+  ((Math.min(props.range.top, Math.max(props.range.bottom, mm)) - props.range.bottom) /
+    (props.range.top - props.range.bottom)) *
+  WIDTH
 const mark = (f: Figure): string => (f.assumed ? '~' : '')
 const mm = (f: { value: number } | null | undefined): number | null => (f ? f.value * 1000 : null)
 const ladder = computed(() => {
@@ -28,7 +36,16 @@ const ladder = computed(() => {
   const sits = mm(props.row.sits) ?? 0
   const rungs: number[] = []
   if (end !== null && droop !== null) for (let v = Math.ceil((droop + 1) / 10) * 10; v < end; v += 10) rungs.push(v)
-  return { end, letter: binds ? 'B' : letter, binds, droop, loose: loose !== null && droop !== null && loose > droop ? loose : null, stop: stop !== null && end !== null && stop < end ? stop : null, sits, rungs }
+  return {
+    end,
+    letter: binds ? 'B' : letter,
+    binds,
+    droop,
+    loose: loose !== null && droop !== null && loose > droop ? loose : null,
+    stop: stop !== null && end !== null && stop < end ? stop : null,
+    sits,
+    rungs,
+  }
 })
 const GRADES = { stop: 'Stop', look: 'Look', note: 'Note' }
 const about = computed(() => {
@@ -36,32 +53,88 @@ const about = computed(() => {
   const wire = p.wire_diameter ? `wire ${units.show(p.wire_diameter, 'm', { kind: 'fine length' })}` : ''
   const coils = p.active_coils ? `${p.active_coils.toFixed(1)} coils` : ''
   if (p.quoted_drop) return `quoted drop ${units.show(p.quoted_drop, 'm', { unit: true })}`
-  return [wire, coils].filter(Boolean).join(', ') || (p.free_length ? `free ${units.show(p.free_length, 'm')}` : 'length not known')
+  return (
+    [wire, coils].filter(Boolean).join(', ') ||
+    (p.free_length ? `free ${units.show(p.free_length, 'm')}` : 'length not known')
+  )
 })
 </script>
 
 <template>
   <div class="c-row" role="listitem" :class="{ sel: row.chosen }">
-    <button class="c-part" :aria-pressed="row.chosen" :disabled="disabled" @click="$emit('choose')"><b>{{ row.part.code }}</b><i>{{ about }}</i></button>
-    <button class="c-n" :disabled="!row.wheel_rate" :aria-label="`wheel rate with ${row.part.code}. How?`" @click="$emit('how', 'wheel_rate')">{{ row.wheel_rate ? mark(row.wheel_rate) + units.show(row.wheel_rate.value, 'N/m') : '–' }}</button>
-    <button class="c-n" :disabled="!row.frequency" :aria-label="`frequency with ${row.part.code}. How?`" @click="$emit('how', 'frequency')">{{ row.frequency ? mark(row.frequency) + units.show(row.frequency.value, 'Hz') : '–' }}</button>
-    <button class="c-n" :disabled="!row.over_front" :aria-label="`rear over front with ${row.part.code}. How?`" :class="{ why: row.objection && ['flat_ride', 'stiff_front'].includes(row.objection.rule) }" @click="$emit('how', 'over_front')">{{ row.over_front ? mark(row.over_front) + percent(row.over_front.value, { signed: true }) : '–' }}</button>
+    <button class="c-part" :aria-pressed="row.chosen" :disabled="disabled" @click="$emit('choose')">
+      <b>{{ row.part.code }}</b><i>{{ about }}</i>
+    </button>
+    <button
+      class="c-n"
+      :disabled="!row.wheel_rate"
+      :aria-label="`wheel rate with ${row.part.code}. How?`"
+      @click="$emit('how', 'wheel_rate')">
+      {{ row.wheel_rate ? mark(row.wheel_rate) + units.show(row.wheel_rate.value, 'N/m') : '–' }}
+    </button>
+    <button
+      class="c-n"
+      :disabled="!row.frequency"
+      :aria-label="`frequency with ${row.part.code}. How?`"
+      @click="$emit('how', 'frequency')">
+      {{ row.frequency ? mark(row.frequency) + units.show(row.frequency.value, 'Hz') : '–' }}
+    </button>
+    <button
+      class="c-n"
+      :disabled="!row.over_front"
+      :aria-label="`rear over front with ${row.part.code}. How?`"
+      :class="{ why: row.objection && ['flat_ride', 'stiff_front'].includes(row.objection.rule) }"
+      @click="$emit('how', 'over_front')">
+      {{ row.over_front ? mark(row.over_front) + percent(row.over_front.value, { signed: true }) : '–' }}
+    </button>
     <svg class="c-lad" :width="WIDTH" height="54" :viewBox="`0 0 ${WIDTH} 54`" aria-hidden="true">
       <path class="plumb" :d="`M${x(0)} 0V54`" />
       <template v-if="ladder.end !== null && ladder.droop !== null">
-        <rect x="0" y="15" :width="x(ladder.droop)" height="24" fill="url(#hatch-row)" /><rect :x="x(ladder.end)" y="15" :width="WIDTH - x(ladder.end)" height="24" fill="url(#hatch-row)" />
-        <rect class="ld-bed" :x="x(ladder.droop)" y="15" :width="Math.max(0, x(ladder.end) - x(ladder.droop))" height="24" />
+        <rect x="0" y="15" :width="x(ladder.droop)" height="24" fill="url(#hatch-row)" />
+        <rect :x="x(ladder.end)" y="15" :width="WIDTH - x(ladder.end)" height="24" fill="url(#hatch-row)" />
+        <rect
+          class="ld-bed"
+          :x="x(ladder.droop)"
+          y="15"
+          :width="Math.max(0, x(ladder.end) - x(ladder.droop))"
+          height="24" />
         <path v-for="r in ladder.rungs" :key="r" class="ld-rung" :d="`M${x(r)} 15v24`" />
-        <rect v-if="ladder.stop !== null" :x="x(ladder.stop)" y="15" :width="Math.max(0, x(ladder.end) - x(ladder.stop))" height="24" fill="url(#dots-row)" />
+        <rect
+          v-if="ladder.stop !== null"
+          :x="x(ladder.stop)"
+          y="15"
+          :width="Math.max(0, x(ladder.end) - x(ladder.stop))"
+          height="24"
+          fill="url(#dots-row)" />
         <path class="ld-rail" :d="`M${x(ladder.droop)} 15H${x(ladder.end)}M${x(ladder.droop)} 39H${x(ladder.end)}`" />
-        <path class="ld-bar" :d="`M${x(ladder.droop)} 13v28`" /><path class="ld-bar" :class="{ stop: ladder.binds }" :d="`M${x(ladder.end)} 13v28`" />
-        <rect class="ld-tag" :class="{ stop: ladder.binds }" :x="x(ladder.end) + 2" y="19" width="16" height="16" /><text class="ld-tx" :x="x(ladder.end) + 10" y="32">{{ ladder.letter }}</text>
-        <template v-if="ladder.loose !== null"><path class="ld-bar look" :d="`M${x(ladder.loose)} 13v28`" /><rect class="ld-tag look" :x="x(ladder.loose) + 2" y="19" width="16" height="16" /><text class="ld-tx" :x="x(ladder.loose) + 10" y="32">L</text></template>
-        <path v-if="Math.abs(ladder.sits) > 0.500" class="gapline" :d="`M${x(0)} 7H${x(-ladder.sits)}`" />
+        <path class="ld-bar" :d="`M${x(ladder.droop)} 13v28`" />
+        <path class="ld-bar" :class="{ stop: ladder.binds }" :d="`M${x(ladder.end)} 13v28`" />
+        <rect class="ld-tag" :class="{ stop: ladder.binds }" :x="x(ladder.end) + 2" y="19" width="16" height="16" />
+        <text class="ld-tx" :x="x(ladder.end) + 10" y="32">{{ ladder.letter }}</text>
+        <template v-if="ladder.loose !== null">
+          <path class="ld-bar look" :d="`M${x(ladder.loose)} 13v28`" />
+          <rect class="ld-tag look" :x="x(ladder.loose) + 2" y="19" width="16" height="16" />
+          <text class="ld-tx" :x="x(ladder.loose) + 10" y="32">L</text>
+        </template>
+        <path v-if="Math.abs(ladder.sits) > 0.5" class="gapline" :d="`M${x(0)} 7H${x(-ladder.sits)}`" />
       </template>
-      <path class="wedge" :class="{ fact: !row.chosen, stop: Math.abs(ladder.sits) > 0.500 }" :d="`M${x(-ladder.sits) - 7} 4h14l-7 12z`" />
+      <path
+        class="wedge"
+        :class="{ fact: !row.chosen, stop: Math.abs(ladder.sits) > 0.5 }"
+        :d="`M${x(-ladder.sits) - 7} 4h14l-7 12z`" />
     </svg>
-    <span class="c-ag"><template v-if="row.objection"><b :class="`grade-${row.objection.grade}`">{{ GRADES[row.objection.grade] }}</b> {{ sentence(row.objection.text, row.objection.numbers, units.system.value) }}<button v-if="row.pair && !disabled && row.objection?.rule === 'loose_at_droop'" class="pair" @click="$emit('pair')">with helper {{ row.pair.code.split('+').at(-1)?.replace('helper', '').trim() }}</button></template><span v-else class="quiet">{{ row.frequency ? 'nothing against it' : 'not judged yet' }}</span></span>
+    <span class="c-ag"
+      ><template v-if="row.objection"
+        ><b :class="`grade-${row.objection.grade}`">{{ GRADES[row.objection.grade] }}</b>
+        {{ sentence(row.objection.text, row.objection.numbers, units.system.value)
+        }}<button
+          v-if="row.pair && !disabled && row.objection?.rule === 'loose_at_droop'"
+          class="pair"
+          @click="$emit('pair')">
+          with helper {{ row.pair.code.split('+').at(-1)?.replace('helper', '').trim() }}
+        </button></template
+      ><span v-else class="quiet">{{ row.frequency ? 'nothing against it' : 'not judged yet' }}</span></span
+    >
   </div>
 </template>
 

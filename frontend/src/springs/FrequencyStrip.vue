@@ -44,16 +44,29 @@ function rateTicks(end: EndName) {
   const high = rateOfFrequency(points, scale.value.high)
   if (low === null || high === null) return []
   const f = rateUnit.value.factor
-  return ticks(low / f, high / f, (v) => { const q = frequencyOfRate(points, v * f); return q === null ? null : x(q) }, 600)
+  return ticks(
+    low / f,
+    high / f,
+    (v) => {
+      const q = frequencyOfRate(points, v * f)
+      return q === null ? null : x(q)
+    },
+    600,
+  )
 }
 const hz = computed(() => ticks(scale.value.low, scale.value.high, x, 600, 1))
-const shelfMarks = computed(() => [...new Set(props.shelf.map((c) => c.frequency?.value).filter((v): v is number => v !== undefined))].filter((f) => f > scale.value.low && f < scale.value.high).map(x))
+const shelfMarks = computed(() =>
+  [...new Set(props.shelf.map((c) => c.frequency?.value).filter((v): v is number => v !== undefined))]
+    .filter((f) => f > scale.value.low && f < scale.value.high)
+    .map(x),
+)
 const marks = computed(() =>
   (['front', 'rear'] as const).map((end) => {
     const report = props.report.ends[end]
     const f = report?.frequency
     return {
-      end, x: f ? (dragX.value !== null && end === props.end ? dragX.value : x(f.value)) : null,
+      end,
+      x: f ? (dragX.value !== null && end === props.end ? dragX.value : x(f.value)) : null,
       was: f?.was ? x(f.was) : null,
       text: f ? `${end} ${show(f.value, 'Hz', 'metric')} Hz` : '',
       rate: report?.spring_rate ? units.show(report.spring_rate.value, 'N/m').replace(/\.0+$/, '') : '',
@@ -70,7 +83,7 @@ const flat = computed(() => {
   const v = props.report.vehicle
   return v.flat_low && v.flat_high ? { from: x(v.flat_low.value), to: x(v.flat_high.value) } : null
 })
-const flatLines = [84, 88.500, 93, 97.500]
+const flatLines = [84, 88.5, 93, 97.5]
 
 const dragX = ref<number | null>(null)
 let frame = 0
@@ -122,30 +135,111 @@ const anchor = (at: number): string => (at > 610 ? 'end' : 'start')
   <div class="drawn strip-box">
     <svg viewBox="0 0 740 160" role="group" aria-label="Frequency strip" class="strip">
       <rect class="bed" :x="scale.left" y="42" :width="scale.right - scale.left" height="66" />
-      <rect v-if="known && wanted" class="want" :x="wanted.from" y="42" :width="Math.max(0, wanted.to - wanted.from)" height="20" />
+      <rect
+        v-if="known && wanted"
+        class="want"
+        :x="wanted.from"
+        y="42"
+        :width="Math.max(0, wanted.to - wanted.from)"
+        height="20" />
       <text v-if="known && wanted" class="note" :x="Math.min(wanted.to + 7, 668)" y="57">wanted</text>
-      <g v-if="flat"><path v-for="l in flatLines" :key="l" class="flat" :d="`M${flat.from} ${l + 6}H${flat.to}`" /><path class="edge" :d="`M${flat.from} 87V108M${flat.to} 87V108`" /><text class="note" :x="Math.min(flat.to + 7, 664)" y="103">flat ride</text></g>
+      <g v-if="flat">
+        <path v-for="l in flatLines" :key="l" class="flat" :d="`M${flat.from} ${l + 6}H${flat.to}`" />
+        <path class="edge" :d="`M${flat.from} 87V108M${flat.to} 87V108`" />
+        <text class="note" :x="Math.min(flat.to + 7, 664)" y="103">flat ride</text>
+      </g>
       <path class="edge" :d="`M${scale.left} 42H${scale.right}M${scale.left} 108H${scale.right}`" />
-      <g v-for="(t, i) in known ? hz : []" :key="`h${i}`"><path class="tick" :d="`M${t.x} 42v${t.label ? 6 : 3}M${t.x} 108v${t.label ? -6 : -3}`" /><text v-if="t.label" class="hz" :x="t.x" y="81" text-anchor="middle">{{ t.label }}</text></g>
-      <g v-for="(t, i) in rateTicks('front')" :key="`f${i}`"><path class="tick" :d="`M${t.x} 42v${t.label ? -8 : -4}`" /><text v-if="t.label && Math.abs(t.x - (marks[0]!.x ?? -99)) > 30" class="k" :x="t.x" y="29" text-anchor="middle">{{ t.label }}</text></g>
-      <g v-for="(t, i) in rateTicks('rear')" :key="`r${i}`"><path class="tick" :d="`M${t.x} 108v${t.label ? 8 : 4}`" /><text v-if="t.label && Math.abs(t.x - (marks[1]!.x ?? -99)) > 30" class="k" :x="t.x" y="135" text-anchor="middle">{{ t.label }}</text></g>
-      <path v-for="(sx, i) in shelfMarks" :key="`s${i}`" class="shelf" :d="end === 'front' ? `M${sx} 42v-13` : `M${sx} 108v13`" />
-      <text class="lab" x="0" y="29">{{ marks[0]!.ratio === '?' && report.ends.front?.wheel_rate ? 'Front bars' : 'Front spring' }}</text><text class="unit" x="0" y="45">{{ marks[0]!.ratio === '?' ? '' : `${rateUnit.written} × ${marks[0]!.ratio}²` }}</text>
-      <text class="lab" x="0" y="80">At the wheel</text><text class="unit" x="0" y="96">Hz</text>
-      <text class="lab" x="0" y="131">{{ marks[1]!.ratio === '?' && report.ends.rear?.wheel_rate ? 'Rear bars' : 'Rear spring' }}</text><text class="unit" x="0" y="147">{{ marks[1]!.ratio === '?' ? '' : `${rateUnit.written} × ${marks[1]!.ratio}²` }}</text>
+      <g v-for="(t, i) in known ? hz : []" :key="`h${i}`">
+        <path class="tick" :d="`M${t.x} 42v${t.label ? 6 : 3}M${t.x} 108v${t.label ? -6 : -3}`" />
+        <text v-if="t.label" class="hz" :x="t.x" y="81" text-anchor="middle">{{ t.label }}</text>
+      </g>
+      <g v-for="(t, i) in rateTicks('front')" :key="`f${i}`">
+        <path class="tick" :d="`M${t.x} 42v${t.label ? -8 : -4}`" />
+        <text
+          v-if="t.label && Math.abs(t.x - (marks[0]!.x ?? -99)) > 30"
+          class="k"
+          :x="t.x"
+          y="29"
+          text-anchor="middle">
+          {{ t.label }}
+        </text>
+      </g>
+      <g v-for="(t, i) in rateTicks('rear')" :key="`r${i}`">
+        <path class="tick" :d="`M${t.x} 108v${t.label ? 8 : 4}`" />
+        <text
+          v-if="t.label && Math.abs(t.x - (marks[1]!.x ?? -99)) > 30"
+          class="k"
+          :x="t.x"
+          y="135"
+          text-anchor="middle">
+          {{ t.label }}
+        </text>
+      </g>
+      <path
+        v-for="(sx, i) in shelfMarks"
+        :key="`s${i}`"
+        class="shelf"
+        :d="end === 'front' ? `M${sx} 42v-13` : `M${sx} 108v13`" />
+      <text class="lab" x="0" y="29">
+        {{ marks[0]!.ratio === '?' && report.ends.front?.wheel_rate ? 'Front bars' : 'Front spring' }}
+      </text>
+      <text class="unit" x="0" y="45">
+        {{ marks[0]!.ratio === '?' ? '' : `${rateUnit.written} × ${marks[0]!.ratio}²` }}
+      </text>
+      <text class="lab" x="0" y="80">At the wheel</text>
+      <text class="unit" x="0" y="96">Hz</text>
+      <text class="lab" x="0" y="131">
+        {{ marks[1]!.ratio === '?' && report.ends.rear?.wheel_rate ? 'Rear bars' : 'Rear spring' }}
+      </text>
+      <text class="unit" x="0" y="147">
+        {{ marks[1]!.ratio === '?' ? '' : `${rateUnit.written} × ${marks[1]!.ratio}²` }}
+      </text>
       <g v-for="m in marks" :key="m.end">
-        <path v-if="m.was !== null" class="was" :class="m.end" :d="m.end === 'front' ? `M${m.was} 42V108` : `M${m.was} 42V118`" />
+        <path
+          v-if="m.was !== null"
+          class="was"
+          :class="m.end"
+          :d="m.end === 'front' ? `M${m.was} 42V108` : `M${m.was} 42V118`" />
         <g v-if="m.x !== null" class="mark" :class="{ on: m.end === end, fact }">
           <path class="ln" :class="m.end" :d="m.end === 'front' ? `M${m.x} 32V108` : `M${m.x} 42V118`" />
           <path class="tip" :d="m.end === 'front' ? `M${m.x - 9} 1h18l-9 13z` : `M${m.x - 9} 158h18l-9 -13z`" />
           <text class="k cur" :x="m.x" :y="m.end === 'front' ? 29 : 135" text-anchor="middle">{{ m.rate }}</text>
-          <text class="flag ask" role="button" tabindex="0" :x="labelX(m.x, 1)" :y="m.end === 'front' ? 13 : 157" :text-anchor="anchor(m.x)" @click="working.ask(`ends.${m.end}.frequency`, `${m.end} frequency`)" @keydown.enter="working.ask(`ends.${m.end}.frequency`, `${m.end} frequency`)">{{ m.text }}</text>
-          <rect class="grip ew" role="slider" :tabindex="m.end === end ? 0 : -1" :aria-label="`${m.end} frequency; arrow right for the next stiffer spring on the shelf`" :aria-valuenow="Number(report.ends[m.end]?.frequency?.value.toFixed(2))" :aria-valuemin="0.500" :aria-valuemax="6" :aria-valuetext="m.text"
-            :x="m.x - 22" :y="m.end === 'front' ? 0 : 96" width="44" :height="m.end === 'front' ? 60 : 64" @pointerdown="down($event, m.end)" @pointermove="drag" @pointerup="up" @pointercancel="up" @focus="m.end !== end && emit('pick', m.end)" @keydown="pressed" />
+          <text
+            class="flag ask"
+            role="button"
+            tabindex="0"
+            :x="labelX(m.x, 1)"
+            :y="m.end === 'front' ? 13 : 157"
+            :text-anchor="anchor(m.x)"
+            @click="working.ask(`ends.${m.end}.frequency`, `${m.end} frequency`)"
+            @keydown.enter="working.ask(`ends.${m.end}.frequency`, `${m.end} frequency`)">
+            {{ m.text }}
+          </text>
+          <rect
+            class="grip ew"
+            role="slider"
+            :tabindex="m.end === end ? 0 : -1"
+            :aria-label="`${m.end} frequency; arrow right for the next stiffer spring on the shelf`"
+            :aria-valuenow="Number(report.ends[m.end]?.frequency?.value.toFixed(2))"
+            :aria-valuemin="0.5"
+            :aria-valuemax="6"
+            :aria-valuetext="m.text"
+            :x="m.x - 22"
+            :y="m.end === 'front' ? 0 : 96"
+            width="44"
+            :height="m.end === 'front' ? 60 : 64"
+            @pointerdown="down($event, m.end)"
+            @pointermove="drag"
+            @pointerup="up"
+            @pointercancel="up"
+            @focus="m.end !== end && emit('pick', m.end)"
+            @keydown="pressed" />
           <rect class="focus-ring" :x="m.x - 15" :y="m.end === 'front' ? -3 : 141" width="30" height="22" />
         </g>
       </g>
-      <text v-if="!known" class="hz" :x="410" y="80" text-anchor="middle">Weights, ratio and unsprung mass give the scale.</text>
+      <text v-if="!known" class="hz" :x="410" y="80" text-anchor="middle">
+        Weights, ratio and unsprung mass give the scale.
+      </text>
     </svg>
   </div>
 </template>

@@ -5,7 +5,16 @@ import type { EndName, Figure, LoadRanks, SpringPart } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
 
 /** The shelf ranked by its worst load, and what a spacer under the spring fitted would do instead. */
-const props = defineProps<{ found: LoadRanks | null; trouble: string; asked: boolean; end: EndName; state: string; states: string[]; now: string; movable: boolean }>()
+const props = defineProps<{
+  found: LoadRanks | null
+  trouble: string
+  asked: boolean
+  end: EndName
+  state: string
+  states: string[]
+  now: string
+  movable: boolean
+}>()
 defineEmits<{ end: [end: EndName]; fit: [part: SpringPart] }>()
 const units = useUnits()
 const MOST = 6
@@ -16,30 +25,75 @@ const rows = computed(() => {
   return own && !first.includes(own) ? [...first, own] : first
 })
 const mark = (f: Figure | null | undefined): string => (f?.assumed ? '~' : '')
-const most = (all: (Figure | null)[] | undefined): Figure | null => (all ?? []).reduce((low, f) => (f && (!low || f.value < low.value) ? f : low), null)
+const most = (all: (Figure | null)[] | undefined): Figure | null =>
+  (all ?? []).reduce((low, f) => (f && (!low || f.value < low.value) ? f : low), null)
 const why = (r: NonNullable<typeof rows.value>[number]): string =>
-  r.past_stop > 5e-4 ? `${units.show(r.past_stop, 'm', { unit: true })} into the stop, ${r.worst}` : r.off > 0.005 ? `${units.show(r.off, 'Hz', { unit: true })} off the band, ${r.worst}` : 'within the band in every state'
+  r.past_stop > 5e-4
+    ? `${units.show(r.past_stop, 'm', { unit: true })} into the stop, ${r.worst}`
+    : r.off > 0.005
+      ? `${units.show(r.off, 'Hz', { unit: true })} off the band, ${r.worst}`
+      : 'within the band in every state'
 </script>
 
 <template>
   <section class="ranks" aria-label="The shelf under every load">
-    <div class="top"><h3>The shelf under every load</h3>
-      <div role="tablist" aria-label="Which end" class="ends"><button v-for="e in (['front', 'rear'] as const)" :key="e" class="tab" role="tab" :aria-selected="e === end" @click="$emit('end', e)">{{ e }}</button></div></div>
+    <div class="top">
+      <h3>The shelf under every load</h3>
+      <div role="tablist" aria-label="Which end" class="ends">
+        <button
+          v-for="e in ['front', 'rear'] as const"
+          :key="e"
+          class="tab"
+          role="tab"
+          :aria-selected="e === end"
+          @click="$emit('end', e)">
+          {{ e }}
+        </button>
+      </div>
+    </div>
     <p v-if="trouble" class="grade-stop">{{ trouble }}</p>
     <p v-else-if="!asked" class="quiet" role="status">Trying the shelf under every load…</p>
     <p v-else-if="!rows.length" class="quiet">Nothing on the shelf to rank.</p>
     <table v-else>
-      <thead><tr><th>spring</th><th>rate, {{ units.unit('N/m').written }}</th><th v-for="s in states" :key="s">{{ s }}, Hz</th><th>change loaded</th><th class="l">its worst</th><th></th></tr></thead>
-      <tbody><tr v-for="(r, i) in rows" :key="`${r.part.code}${i}`" :class="{ sel: r.part.code === now }">
-        <td class="l"><b>{{ r.part.code }}</b></td><td>{{ units.show(r.part.rate.value, 'N/m') }}</td>
-        <td v-for="(f, k) in r.frequencies" :key="k">{{ mark(f) }}{{ units.show(f?.value, 'Hz') }}</td>
-        <td>{{ mark(most(r.changes)) }}{{ units.show(most(r.changes)?.value, 'm', { signed: true }) }}</td>
-        <td class="l" :class="{ 'grade-stop': r.past_stop > 5e-4 }">{{ why(r) }}</td>
-        <td><button v-if="r.part.code !== now" class="link" :disabled="!movable" @click="$emit('fit', r.part)">take it</button><span v-else>fitted</span></td>
-      </tr></tbody>
+      <thead>
+        <tr>
+          <th>spring</th>
+          <th>rate, {{ units.unit('N/m').written }}</th>
+          <th v-for="s in states" :key="s">{{ s }}, Hz</th>
+          <th>change loaded</th>
+          <th class="l">its worst</th>
+          <th></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(r, i) in rows" :key="`${r.part.code}${i}`" :class="{ sel: r.part.code === now }">
+          <td class="l">
+            <b>{{ r.part.code }}</b>
+          </td>
+          <td>{{ units.show(r.part.rate.value, 'N/m') }}</td>
+          <td v-for="(f, k) in r.frequencies" :key="k">{{ mark(f) }}{{ units.show(f?.value, 'Hz') }}</td>
+          <td>{{ mark(most(r.changes)) }}{{ units.show(most(r.changes)?.value, 'm', { signed: true }) }}</td>
+          <td class="l" :class="{ 'grade-stop': r.past_stop > 5e-4 }">{{ why(r) }}</td>
+          <td>
+            <button v-if="r.part.code !== now" class="link" :disabled="!movable" @click="$emit('fit', r.part)">
+              take it</button
+            ><span v-else>fitted</span>
+          </td>
+        </tr>
+      </tbody>
     </table>
-    <p v-if="found?.instead" class="instead">A spacer of <b>{{ units.show(found.instead.spacer, 'm', { unit: true }) }}</b> under the {{ end }} spring, or a spring as much longer, holds the height with {{ state }}
-      instead: frequency {{ units.show(found.instead.frequency_without, 'Hz') }} becomes {{ units.show(found.instead.frequency, 'Hz', { unit: true }) }}<template v-if="found.instead.stop != null && found.instead.stop_without != null">, to the stop {{ units.show(found.instead.stop_without, 'm') }} becomes {{ units.show(found.instead.stop, 'm', { unit: true }) }}</template><template v-if="found.instead.empty_rise != null">; empty it then stands {{ units.show(found.instead.empty_rise, 'm', { unit: true }) }} higher</template>. A spacer is preload, not rate.</p>
+    <p v-if="found?.instead" class="instead">
+      A spacer of <b>{{ units.show(found.instead.spacer, 'm', { unit: true }) }}</b> under the {{ end }} spring, or a
+      spring as much longer, holds the height with {{ state }} instead: frequency
+      {{ units.show(found.instead.frequency_without, 'Hz') }} becomes
+      {{ units.show(found.instead.frequency, 'Hz', { unit: true })
+      }}<template v-if="found.instead.stop != null && found.instead.stop_without != null"
+        >, to the stop {{ units.show(found.instead.stop_without, 'm') }} becomes
+        {{ units.show(found.instead.stop, 'm', { unit: true }) }}</template
+      ><template v-if="found.instead.empty_rise != null"
+        >; empty it then stands {{ units.show(found.instead.empty_rise, 'm', { unit: true }) }} higher</template
+      >. A spacer is preload, not rate.
+    </p>
   </section>
 </template>
 

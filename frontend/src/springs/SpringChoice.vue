@@ -1,7 +1,17 @@
 <script setup lang="ts">
 import { computed, nextTick, onScopeDispose, reactive, ref, shallowRef, watch } from 'vue'
 
-import { api, barOf, type Candidate, coilOf, type CornerReport, type EndName, type Filters, messageOf, type SpringPart } from '@/api/client'
+import {
+  api,
+  barOf,
+  type Candidate,
+  coilOf,
+  type CornerReport,
+  type EndName,
+  type Filters,
+  messageOf,
+  type SpringPart,
+} from '@/api/client'
 import AskFigure from '@/components/AskFigure.vue'
 import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
@@ -23,7 +33,14 @@ const units = useUnits()
 const end = ref<EndName>('rear')
 const fit = ref<'fits' | 'all'>('fits')
 const filtering = ref(false)
-const filters = reactive<Filters>({ rate_low: null, rate_high: null, length_low: null, length_high: null, inside_low: null, inside_high: null })
+const filters = reactive<Filters>({
+  rate_low: null,
+  rate_high: null,
+  length_low: null,
+  length_high: null,
+  inside_low: null,
+  inside_high: null,
+})
 const filtered = computed(() => Object.values(filters).some((v) => v !== null))
 const FILTERS = [
   { low: 'rate_low', high: 'rate_high', words: 'rate', si: 'N/m', kind: undefined },
@@ -31,7 +48,11 @@ const FILTERS = [
   { low: 'inside_low', high: 'inside_high', words: 'inside diameter', si: 'm', kind: 'fine length' },
 ] as const
 // rows and what they are drawn against change together, so that each row is drawn once an answer
-const tried = shallowRef<{ rows: Candidate[]; corner: CornerReport | undefined; range: { top: number; bottom: number } }>({ rows: [], corner: undefined, range: { top: 50, bottom: -50 } })
+const tried = shallowRef<{
+  rows: Candidate[]
+  corner: CornerReport | undefined
+  range: { top: number; bottom: number }
+}>({ rows: [], corner: undefined, range: { top: 50, bottom: -50 } })
 const rows = computed(() => tried.value.rows)
 const range = computed(() => tried.value.range)
 const onShelf = ref(0)
@@ -43,7 +64,9 @@ const report = computed(() => vehicle.report.value)
 const lead = computed(() => report.value?.corners[end.value === 'front' ? 'front_left' : 'rear_left'])
 const SIDES = { front: ['front_left', 'front_right'], rear: ['rear_left', 'rear_right'] } as const
 /** On torsion bars, unless coilovers stand in their place. */
-const onBar = (e: EndName): boolean => vehicle.document.value?.vehicle.ends?.[e]?.layout === 'torsion arm' && !coilOf(vehicle.setup.value?.sides?.[SIDES[e][0]])
+const onBar = (e: EndName): boolean =>
+  vehicle.document.value?.vehicle.ends?.[e]?.layout === 'torsion arm' &&
+  !coilOf(vehicle.setup.value?.sides?.[SIDES[e][0]])
 const chosen = (e: EndName): SpringPart | null => coilOf(vehicle.setup.value?.sides?.[SIDES[e][0]])
 
 let asking = false
@@ -56,7 +79,11 @@ async function ask(): Promise<void> {
     const document = vehicle.document.value
     const setup = vehicle.setup.value
     if (!document || !setup) break
-    const { data, error } = await api.POST('/api/candidates', { body: { document, setup: setup.id, end: end.value, fit: fit.value, filters: { ...filters } } }).catch((e: unknown) => ({ data: undefined, error: e }))
+    const { data, error } = await api
+      .POST('/api/candidates', {
+        body: { document, setup: setup.id, end: end.value, fit: fit.value, filters: { ...filters } },
+      })
+      .catch((e: unknown) => ({ data: undefined, error: e }))
     if (data) {
       const r = commonRange([marksOf(lead.value)])
       tried.value = { rows: data.rows, corner: lead.value, range: { top: r.top + 10, bottom: r.bottom } }
@@ -69,11 +96,15 @@ async function ask(): Promise<void> {
 }
 // while something is dragged the shelf waits until the hand rests
 let wait: ReturnType<typeof setTimeout> | undefined
-watch([() => vehicle.report.value, fit, filters, vehicle.dragging], () => {
-  clearTimeout(wait)
-  if (!vehicle.dragging.value) return void ask()
-  wait = setTimeout(() => void ask(), 350)
-}, { immediate: true })
+watch(
+  [() => vehicle.report.value, fit, filters, vehicle.dragging],
+  () => {
+    clearTimeout(wait)
+    if (!vehicle.dragging.value) return void ask()
+    wait = setTimeout(() => void ask(), 350)
+  },
+  { immediate: true },
+)
 onScopeDispose(() => clearTimeout(wait))
 watch(end, async () => {
   await ask()
@@ -87,39 +118,83 @@ async function scrollToChosen(): Promise<void> {
 }
 
 /** On the perch as it came, no collar: the spring's own length decides the height. */
-const onPerch = computed(() => !vehicle.isFound.value && SIDES[end.value].every((p) => vehicle.setup.value?.sides?.[p]?.set_by === 'collar' && vehicle.setup.value?.sides?.[p]?.collar === 0))
+const onPerch = computed(
+  () =>
+    !vehicle.isFound.value &&
+    SIDES[end.value].every(
+      (p) => vehicle.setup.value?.sides?.[p]?.set_by === 'collar' && vehicle.setup.value?.sides?.[p]?.collar === 0,
+    ),
+)
 function perch(on: boolean): void {
-  vehicle.edit(`${end.value} springs ${on ? 'on the standard perch' : 'at a height asked for'}`, SIDES[end.value].flatMap((p) => {
-    const base = ['setups', vehicle.setupIndex.value, 'sides', p]
-    const height = report.value?.corners[p]?.hub_to_arch?.value
-    return on ? [{ path: [...base, 'set_by'], value: 'collar' }, { path: [...base, 'collar'], value: 0 }] : height === undefined ? [] : [{ path: [...base, 'set_by'], value: 'height' }, { path: [...base, 'hub_to_arch'], value: height }]
-  }))
+  vehicle.edit(
+    `${end.value} springs ${on ? 'on the standard perch' : 'at a height asked for'}`,
+    SIDES[end.value].flatMap((p) => {
+      const base = ['setups', vehicle.setupIndex.value, 'sides', p]
+      const height = report.value?.corners[p]?.hub_to_arch?.value
+      return on
+        ? [
+            { path: [...base, 'set_by'], value: 'collar' },
+            { path: [...base, 'collar'], value: 0 },
+          ]
+        : height === undefined
+          ? []
+          : [
+              { path: [...base, 'set_by'], value: 'height' },
+              { path: [...base, 'hub_to_arch'], value: height },
+            ]
+    }),
+  )
 }
 const which = ref<'both' | 'left' | 'right'>('both')
-const unlike = computed(() => { const [l, r] = SIDES[end.value].map((p) => coilOf(vehicle.setup.value?.sides?.[p])?.code); return l !== r ? [l ?? 'none', r ?? 'none'] : null })
+const unlike = computed(() => {
+  const [l, r] = SIDES[end.value].map((p) => coilOf(vehicle.setup.value?.sides?.[p])?.code)
+  return l !== r ? [l ?? 'none', r ?? 'none'] : null
+})
 function choose(part: SpringPart): void {
   if (vehicle.isFound.value) return
   const places = SIDES[end.value].filter((p) => which.value === 'both' || p.endsWith(which.value))
   const report_ = report.value
-  vehicle.edit(`${end.value} spring`, places.flatMap((p) => {
-    const side = vehicle.setup.value!.sides![p]!
-    const base = ['setups', vehicle.setupIndex.value, 'sides', p]
-    if (part.quoted_drop || onPerch.value) return [{ path: [...base, 'spring'], value: part }, { path: [...base, 'set_by'], value: 'collar' }, { path: [...base, 'collar'], value: 0 }]
-    // a new spring keeps the height that is wanted; where none was asked for, the height as found
-    const height = side.hub_to_arch ?? report_?.corners[p]?.hub_to_arch?.value
-    return [{ path: [...base, 'spring'], value: part }, { path: [...base, 'set_by'], value: 'height' }, { path: [...base, 'hub_to_arch'], value: side.set_by === 'height' ? height : (report_?.corners[p]?.hub_to_arch?.value ?? height) }]
-  }))
+  vehicle.edit(
+    `${end.value} spring`,
+    places.flatMap((p) => {
+      const side = vehicle.setup.value!.sides![p]!
+      const base = ['setups', vehicle.setupIndex.value, 'sides', p]
+      if (part.quoted_drop || onPerch.value)
+        return [
+          { path: [...base, 'spring'], value: part },
+          { path: [...base, 'set_by'], value: 'collar' },
+          { path: [...base, 'collar'], value: 0 },
+        ]
+      // a new spring keeps the height that is wanted; where none was asked for, the height as found
+      const height = side.hub_to_arch ?? report_?.corners[p]?.hub_to_arch?.value
+      return [
+        { path: [...base, 'spring'], value: part },
+        { path: [...base, 'set_by'], value: 'height' },
+        {
+          path: [...base, 'hub_to_arch'],
+          value: side.set_by === 'height' ? height : (report_?.corners[p]?.hub_to_arch?.value ?? height),
+        },
+      ]
+    }),
+  )
 }
 const barFound = computed(() => barOf(vehicle.document.value?.setups[0]?.sides?.[SIDES[end.value][0]]))
 /** The spring as found stays, on its perch as found. */
 const asFound = computed(() => coilOf(vehicle.document.value?.setups[0]?.sides?.[SIDES[end.value][0]]))
 function keepFound(): void {
-  vehicle.edit(`${end.value} spring as found kept`, SIDES[end.value].flatMap((p) => {
-    const found = vehicle.document.value!.setups[0]!.sides![p]!
-    const base = ['setups', vehicle.setupIndex.value, 'sides', p]
-    if (barOf(found)) return [{ path: [...base, 'spring'], value: found.spring }]
-    return [{ path: [...base, 'spring'], value: found.spring }, { path: [...base, 'set_by'], value: 'collar' }, { path: [...base, 'collar'], value: found.collar ?? 0 }]
-  }))
+  vehicle.edit(
+    `${end.value} spring as found kept`,
+    SIDES[end.value].flatMap((p) => {
+      const found = vehicle.document.value!.setups[0]!.sides![p]!
+      const base = ['setups', vehicle.setupIndex.value, 'sides', p]
+      if (barOf(found)) return [{ path: [...base, 'spring'], value: found.spring }]
+      return [
+        { path: [...base, 'spring'], value: found.spring },
+        { path: [...base, 'set_by'], value: 'collar' },
+        { path: [...base, 'collar'], value: found.collar ?? 0 },
+      ]
+    }),
+  )
 }
 const ordered = computed(() => [...rows.value].sort((a, b) => a.part.rate.value - b.part.rate.value))
 /** The spring on the shelf nearest to a rate; among equals the one with least against it. */
@@ -127,7 +202,9 @@ function nearest(rate: number): Candidate | undefined {
   const weight = (c: Candidate): number => (c.objection ? { stop: 3, look: 2, note: 1 }[c.objection.grade] : 0)
   const off = (c: Candidate): number => Math.abs(Math.log(c.part.rate.value / rate))
   const best = Math.min(...rows.value.map(off))
-  return rows.value.filter((c) => off(c) < best + 1e-6).sort((a, b) => weight(a) - weight(b) || (a.part.free_length ?? 0) - (b.part.free_length ?? 0))[0]
+  return rows.value
+    .filter((c) => off(c) < best + 1e-6)
+    .sort((a, b) => weight(a) - weight(b) || (a.part.free_length ?? 0) - (b.part.free_length ?? 0))[0]
 }
 let dragging = false
 function askRate(rate: number, done: boolean): void {
@@ -148,14 +225,17 @@ function step(by: 1 | -1): void {
 const findings = computed(() => (report.value?.findings ?? []).filter((f) => f.station === 'springs'))
 const wantedText = computed(() => {
   const r = report.value?.ends[end.value]
-  return r?.rate_low && r.rate_high ? `${units.show(r.rate_low.value, 'N/m')} to ${units.show(r.rate_high.value, 'N/m', { unit: true })} at the ${end.value} spring gives the frequency wanted` : ''
+  return r?.rate_low && r.rate_high
+    ? `${units.show(r.rate_low.value, 'N/m')} to ${units.show(r.rate_high.value, 'N/m', { unit: true })} at the ${end.value} spring gives the frequency wanted`
+    : ''
 })
 const inside = computed(() => chosen(end.value)?.inside_diameter)
 const working = useWorking()
 /** How a number of a row comes about: the working of the document with that spring tried on both sides. */
 function how(part: SpringPart, what: 'wheel_rate' | 'frequency' | 'over_front'): void {
   let tried = vehicle.document.value!
-  for (const p of SIDES[end.value]) tried = withValue(tried, ['setups', vehicle.setupIndex.value, 'sides', p, 'spring'], part)
+  for (const p of SIDES[end.value])
+    tried = withValue(tried, ['setups', vehicle.setupIndex.value, 'sides', p, 'spring'], part)
   const path = what === 'over_front' ? 'vehicle.frequency_ratio' : `ends.${end.value}.${what}`
   const words = { wheel_rate: 'wheel rate', frequency: 'frequency', over_front: 'rear over front' }[what]
   working.ask(path, `${words} with ${part.code}`, { document: tried })
@@ -169,41 +249,166 @@ async function added(part: SpringPart): Promise<void> {
 <template>
   <SpringHead view="choice">
     <div class="ends" role="tablist" aria-label="Which end">
-      <button v-for="e in (['front', 'rear'] as const)" :key="e" class="tab" role="tab" :aria-selected="e === end" @click="end = e"><svg width="25" height="6" aria-hidden="true"><path d="M0 3H25" :stroke-dasharray="e === 'rear' ? '7 4' : undefined" /></svg>{{ e === 'front' ? 'Front' : 'Rear' }} <b :class="{ fact: vehicle.setup.value?.stage !== 'plan' }">{{ chosen(e)?.code ?? barOf(vehicle.setup.value?.sides?.[SIDES[e][0]])?.code ?? 'none yet' }}</b></button>
+      <button
+        v-for="e in ['front', 'rear'] as const"
+        :key="e"
+        class="tab"
+        role="tab"
+        :aria-selected="e === end"
+        @click="end = e">
+        <svg width="25" height="6" aria-hidden="true">
+          <path d="M0 3H25" :stroke-dasharray="e === 'rear' ? '7 4' : undefined" /></svg
+        >{{ e === 'front' ? 'Front' : 'Rear' }}
+        <b :class="{ fact: vehicle.setup.value?.stage !== 'plan' }">{{
+          chosen(e)?.code ?? barOf(vehicle.setup.value?.sides?.[SIDES[e][0]])?.code ?? 'none yet'
+        }}</b>
+      </button>
     </div>
   </SpringHead>
-  <FrequencyStrip v-if="report" :report="report" :end="end" :shelf="rows" :movable="!vehicle.isFound.value" :fact="vehicle.setup.value?.stage !== 'plan'" @ask="askRate" @pick="(e) => (end = e)" @step="step" />
+  <FrequencyStrip
+    v-if="report"
+    :report="report"
+    :end="end"
+    :shelf="rows"
+    :movable="!vehicle.isFound.value"
+    :fact="vehicle.setup.value?.stage !== 'plan'"
+    @ask="askRate"
+    @pick="(e) => (end = e)"
+    @step="step" />
   <p v-if="report?.vehicle.frequency_ratio" class="say">
-    Rear <em><AskFigure :figure="{ ...report.vehicle.frequency_ratio, value: report.vehicle.frequency_ratio.value - 1 }" as-percent path="vehicle.frequency_ratio" title="rear over front" :options="{ signed: true }" /></em> over front<template v-if="report.vehicle.flat_speed">. Pitch dies out in one wave at <em><AskFigure :figure="report.vehicle.flat_speed" path="vehicle.flat_speed" title="flat-ride speed" :options="{ unit: true }" /></em></template>.
+    Rear
+    <em
+      ><AskFigure
+        :figure="{ ...report.vehicle.frequency_ratio, value: report.vehicle.frequency_ratio.value - 1 }"
+        as-percent
+        path="vehicle.frequency_ratio"
+        title="rear over front"
+        :options="{ signed: true }"
+    /></em>
+    over front<template v-if="report.vehicle.flat_speed"
+      >. Pitch dies out in one wave at
+      <em
+        ><AskFigure
+          :figure="report.vehicle.flat_speed"
+          path="vehicle.flat_speed"
+          title="flat-ride speed"
+          :options="{ unit: true }" /></em></template
+    >.
   </p>
-  <p v-else-if="report" class="say">{{ wantedText || (vehicle.isFound.value ? 'As found.' : report.stations.some((s) => ['survey', 'geometry'].includes(s.station) && s.waits_for.length) ? `Waits for ${report.stations.find((s) => ['survey', 'geometry'].includes(s.station) && s.waits_for.length)?.waits_for[0]}.` : 'Choose a spring for both ends.') }}</p>
+  <p v-else-if="report" class="say">
+    {{
+      wantedText ||
+      (vehicle.isFound.value
+        ? 'As found.'
+        : report.stations.some((s) => ['survey', 'geometry'].includes(s.station) && s.waits_for.length)
+          ? `Waits for ${report.stations.find((s) => ['survey', 'geometry'].includes(s.station) && s.waits_for.length)?.waits_for[0]}.`
+          : 'Choose a spring for both ends.')
+    }}
+  </p>
   <BarChoice v-if="onBar(end)" :end="end" />
   <section v-else class="cands" aria-label="Springs on the shelf">
     <div v-if="filtering" class="filters" data-fields>
-      <template v-for="f in FILTERS" :key="f.words"><QuantityField :label="`${f.words}, from`" :si="f.si" :kind="f.kind" :low="0" :high="f.si === 'm' ? 3 : 1e7" :model-value="filters[f.low]" @update:model-value="(v) => (filters[f.low] = v)" /><QuantityField label="to" :si="f.si" :kind="f.kind" :low="0" :high="f.si === 'm' ? 3 : 1e7" :model-value="filters[f.high]" @update:model-value="(v) => (filters[f.high] = v)" /></template>
+      <template v-for="f in FILTERS" :key="f.words"
+        ><QuantityField
+          :label="`${f.words}, from`"
+          :si="f.si"
+          :kind="f.kind"
+          :low="0"
+          :high="f.si === 'm' ? 3 : 1e7"
+          :model-value="filters[f.low]"
+          @update:model-value="(v) => (filters[f.low] = v)" /><QuantityField
+          label="to"
+          :si="f.si"
+          :kind="f.kind"
+          :low="0"
+          :high="f.si === 'm' ? 3 : 1e7"
+          :model-value="filters[f.high]"
+          @update:model-value="(v) => (filters[f.high] = v)"
+      /></template>
     </div>
-    <div class="c-head"><span>{{ end }} springs<br />on the shelf</span><span class="r">wheel<br />{{ units.unit('N/m').written }}</span><span class="r">&nbsp;<br />Hz</span><span class="r">{{ end === 'rear' ? 'over' : 'rear over' }}<br />{{ end === 'rear' ? 'front' : 'this' }}</span>
-      <span class="h-lad"><i :style="{ left: `${((0 - range.bottom) / (range.top - range.bottom)) * 212}px` }">ride</i><i class="l">droop</i><i class="b">bump</i></span><span class="h-ag">first thing against it</span></div>
-    <svg width="0" height="0" class="defs" aria-hidden="true"><defs>
-      <pattern id="hatch-row" width="8" height="8" patternUnits="userSpaceOnUse"><path class="txl" d="M-1 1 1-1M-1 9 9-1M7 9 9 7" /></pattern>
-      <pattern id="dots-row" width="5" height="5" patternUnits="userSpaceOnUse"><circle class="txd" cx="1.250" cy="1.250" r="1.100" /><circle class="txd" cx="3.750" cy="3.750" r="1.100" /></pattern></defs></svg>
+    <div class="c-head">
+      <span>{{ end }} springs<br />on the shelf</span><span class="r">wheel<br />{{ units.unit('N/m').written }}</span
+      ><span class="r">&nbsp;<br />Hz</span
+      ><span class="r">{{ end === 'rear' ? 'over' : 'rear over' }}<br />{{ end === 'rear' ? 'front' : 'this' }}</span>
+      <span class="h-lad"
+        ><i :style="{ left: `${((0 - range.bottom) / (range.top - range.bottom)) * 212}px` }">ride</i
+        ><i class="l">droop</i><i class="b">bump</i></span
+      ><span class="h-ag">first thing against it</span>
+    </div>
+    <svg width="0" height="0" class="defs" aria-hidden="true">
+      <defs>
+        <pattern id="hatch-row" width="8" height="8" patternUnits="userSpaceOnUse">
+          <path class="txl" d="M-1 1 1-1M-1 9 9-1M7 9 9 7" />
+        </pattern>
+        <pattern id="dots-row" width="5" height="5" patternUnits="userSpaceOnUse">
+          <circle class="txd" cx="1.250" cy="1.250" r="1.100" />
+          <circle class="txd" cx="3.750" cy="3.750" r="1.100" />
+        </pattern>
+      </defs>
+    </svg>
     <div ref="list" class="c-list" role="list" aria-label="Springs">
       <p v-if="trouble" class="grade-stop pa-3">{{ trouble }}</p>
       <p v-else-if="!loaded" class="quiet pa-3" role="status">Trying the shelf…</p>
-      <p v-else-if="!rows.length" class="pa-3">{{ filtered && onShelf ? 'No spring on the shelf lies within what you narrowed to.' : onShelf ? 'No spring on the shelf has this inside diameter.' : 'The shelf is empty.' }} Type one in, or import a list on the shelf page.</p>
-      <CandidateList :rows="rows" :corner="tried.corner" :range="range" :disabled="vehicle.isFound.value" @choose="choose" @how="how" />
+      <p v-else-if="!rows.length" class="pa-3">
+        {{
+          filtered && onShelf
+            ? 'No spring on the shelf lies within what you narrowed to.'
+            : onShelf
+              ? 'No spring on the shelf has this inside diameter.'
+              : 'The shelf is empty.'
+        }}
+        Type one in, or import a list on the shelf page.
+      </p>
+      <CandidateList
+        :rows="rows"
+        :corner="tried.corner"
+        :range="range"
+        :disabled="vehicle.isFound.value"
+        @choose="choose"
+        @how="how" />
     </div>
-    <div class="c-foot"><span>{{ rows.length }} of {{ onShelf }}<template v-if="fit === 'fits' && inside"> that fit {{ units.show(inside, 'm', { unit: true }) }}</template></span>
-      <button v-if="inside || fit === 'all'" class="link" @click="fit = fit === 'fits' ? 'all' : 'fits'">{{ fit === 'fits' ? 'show the rest' : 'only those that fit' }}</button>
-      <button class="link" :aria-expanded="filtering" @click="filtering = !filtering">{{ filtered ? 'narrowed' : 'narrow the list' }}</button>
+    <div class="c-foot">
+      <span
+        >{{ rows.length }} of {{ onShelf
+        }}<template v-if="fit === 'fits' && inside">
+          that fit {{ units.show(inside, 'm', { unit: true }) }}</template
+        ></span
+      >
+      <button v-if="inside || fit === 'all'" class="link" @click="fit = fit === 'fits' ? 'all' : 'fits'">
+        {{ fit === 'fits' ? 'show the rest' : 'only those that fit' }}
+      </button>
+      <button class="link" :aria-expanded="filtering" @click="filtering = !filtering">
+        {{ filtered ? 'narrowed' : 'narrow the list' }}
+      </button>
       <button class="link" :disabled="vehicle.isFound.value" @click="typing = true">type in another spring</button>
       <router-link class="link" to="/shelf">the shelf</router-link>
-      <button v-if="!vehicle.isFound.value && barFound" class="link" @click="keepFound">back to the bars as found</button>
-      <button v-if="!vehicle.isFound.value && asFound && asFound.code !== chosen(end)?.code" class="link" @click="keepFound">keep the spring as found</button>
-      <span v-if="!vehicle.isFound.value" role="radiogroup" aria-label="Which side a spring is chosen for" class="which"><button v-for="w in (['both', 'left', 'right'] as const)" :key="w" role="radio" :aria-checked="which === w" @click="which = w">{{ w === 'both' ? 'both sides' : w }}</button></span>
+      <button v-if="!vehicle.isFound.value && barFound" class="link" @click="keepFound">
+        back to the bars as found
+      </button>
+      <button
+        v-if="!vehicle.isFound.value && asFound && asFound.code !== chosen(end)?.code"
+        class="link"
+        @click="keepFound">
+        keep the spring as found
+      </button>
+      <span v-if="!vehicle.isFound.value" role="radiogroup" aria-label="Which side a spring is chosen for" class="which"
+        ><button
+          v-for="w in ['both', 'left', 'right'] as const"
+          :key="w"
+          role="radio"
+          :aria-checked="which === w"
+          @click="which = w">
+          {{ w === 'both' ? 'both sides' : w }}
+        </button></span
+      >
       <span v-if="unlike">left {{ unlike[0] }}, right {{ unlike[1] }}</span>
-      <v-checkbox v-if="!vehicle.isFound.value" label="on the standard perch" :model-value="onPerch" @update:model-value="(v) => perch(!!v)" />
-      <span v-if="vehicle.isFound.value" class="grade-look">as found is measured, not chosen; take the plan</span></div>
+      <v-checkbox
+        v-if="!vehicle.isFound.value"
+        label="on the standard perch"
+        :model-value="onPerch"
+        @update:model-value="(v) => perch(!!v)" />
+      <span v-if="vehicle.isFound.value" class="grade-look">as found is measured, not chosen; take the plan</span>
+    </div>
   </section>
   <FindingList :findings="findings" />
   <SpringForm :open="typing" @close="typing = false" @added="added" />

@@ -12,20 +12,56 @@ type Way = 'maker' | 'wire' | 'bench'
 const props = defineProps<{ open: boolean }>()
 const emit = defineEmits<{ close: []; added: [part: SpringPart] }>()
 type Number_ = number | null
-const empty = () => ({ code: '', rate: null as Number_, free: null as Number_, inside: null as Number_, wire: null as Number_, coils: null as Number_, solid: null as Number_, drop: null as Number_, load: null as Number_, bench: '', curve: false })
-const WAYS: { id: Way; words: string }[] = [{ id: 'maker', words: 'Its rate is known' }, { id: 'wire', words: 'From its wire' }, { id: 'bench', words: 'Pressed on a bench' }]
+const empty = () => ({
+  code: '',
+  rate: null as Number_,
+  free: null as Number_,
+  inside: null as Number_,
+  wire: null as Number_,
+  coils: null as Number_,
+  solid: null as Number_,
+  drop: null as Number_,
+  load: null as Number_,
+  bench: '',
+  curve: false,
+})
+const WAYS: { id: Way; words: string }[] = [
+  { id: 'maker', words: 'Its rate is known' },
+  { id: 'wire', words: 'From its wire' },
+  { id: 'bench', words: 'Pressed on a bench' },
+]
 const units = useUnits()
 const way = ref<Way>('maker')
 const form = reactive(empty())
 const trouble = ref('')
 const worked = ref<Record<string, number> | null>(null)
 const refused = ref('')
-watch(() => props.open, (now) => { if (now) { Object.assign(form, empty()); way.value = 'maker'; trouble.value = ''; worked.value = null; refused.value = '' } })
+watch(
+  () => props.open,
+  (now) => {
+    if (now) {
+      Object.assign(form, empty())
+      way.value = 'maker'
+      trouble.value = ''
+      worked.value = null
+      refused.value = ''
+    }
+  },
+)
 
 const bench = computed(() => readBench(form.bench, units.unit('m').factor, units.unit('N').factor))
 const question = computed<{ name: string; body: Record<string, unknown> } | null>(() => {
-  if (way.value === 'wire') return form.wire && form.inside && form.coils ? { name: 'coil_rate', body: { wire_diameter: form.wire, mean_diameter: form.inside + form.wire, active_coils: form.coils } } : null
-  if (way.value === 'bench') return bench.value.pairs.length >= 3 && !bench.value.wrong.length ? { name: 'measured_rate', body: { points: bench.value.pairs } } : null
+  if (way.value === 'wire')
+    return form.wire && form.inside && form.coils
+      ? {
+          name: 'coil_rate',
+          body: { wire_diameter: form.wire, mean_diameter: form.inside + form.wire, active_coils: form.coils },
+        }
+      : null
+  if (way.value === 'bench')
+    return bench.value.pairs.length >= 3 && !bench.value.wrong.length
+      ? { name: 'measured_rate', body: { points: bench.value.pairs } }
+      : null
   return null
 })
 let mine = 0
@@ -34,7 +70,9 @@ watch(question, async (now) => {
   worked.value = null
   refused.value = ''
   if (!now) return
-  const response = await fetch(`/api/calc/${now.name}`, { method: 'POST', body: JSON.stringify(now.body) }).catch(() => null)
+  const response = await fetch(`/api/calc/${now.name}`, { method: 'POST', body: JSON.stringify(now.body) }).catch(
+    () => null,
+  )
   if (!response || asked !== mine) return
   const body = (await response.json()) as { results?: Record<string, { value: number }>; error?: { message: string } }
   if (body.results) worked.value = Object.fromEntries(Object.entries(body.results).map(([k, v]) => [k, v.value]))
@@ -49,11 +87,21 @@ function read(event: Event): void {
 async function add(): Promise<void> {
   if (!ready.value) return
   const part: SpringPart = {
-    kind: 'coil', code: form.code.trim(), rate: { value: rate.value!, how: way.value }, free_length: form.free, inside_diameter: form.inside,
-    wire_diameter: form.wire, active_coils: form.coils, solid_length: form.solid ?? (way.value === 'wire' ? (worked.value?.solid_length ?? null) : null), quoted_drop: form.drop, most_load: form.load,
+    kind: 'coil',
+    code: form.code.trim(),
+    rate: { value: rate.value!, how: way.value },
+    free_length: form.free,
+    inside_diameter: form.inside,
+    wire_diameter: form.wire,
+    active_coils: form.coils,
+    solid_length: form.solid ?? (way.value === 'wire' ? (worked.value?.solid_length ?? null) : null),
+    quoted_drop: form.drop,
+    most_load: form.load,
     points: way.value === 'bench' && form.curve ? curveOf(bench.value.pairs) : null,
   }
-  const { data, error } = await api.POST('/api/shelf', { body: part }).catch((e: unknown) => ({ data: undefined, error: e }))
+  const { data, error } = await api
+    .POST('/api/shelf', { body: part })
+    .catch((e: unknown) => ({ data: undefined, error: e }))
   if (data) emit('added', data.parts[0]!.part)
   else trouble.value = messageOf(error)
 }
@@ -64,31 +112,92 @@ async function add(): Promise<void> {
     <v-card class="pa-6">
       <form data-fields @submit.prevent="add">
         <h2>A spring typed in</h2>
-        <div class="ways" role="tablist" aria-label="How its rate is known"><button v-for="w in WAYS" :key="w.id" type="button" class="tab" role="tab" :aria-selected="w.id === way" @click="way = w.id">{{ w.words }}</button></div>
-        <div class="code"><label for="s-code" class="small quiet">its name or code</label><input id="s-code" v-model="form.code" maxlength="80" autocomplete="off" /></div>
+        <div class="ways" role="tablist" aria-label="How its rate is known">
+          <button
+            v-for="w in WAYS"
+            :key="w.id"
+            type="button"
+            class="tab"
+            role="tab"
+            :aria-selected="w.id === way"
+            @click="way = w.id">
+            {{ w.words }}
+          </button>
+        </div>
+        <div class="code">
+          <label for="s-code" class="small quiet">its name or code</label
+          ><input id="s-code" v-model="form.code" maxlength="80" autocomplete="off" />
+        </div>
         <div v-if="way === 'bench'" class="pressed">
-          <label for="s-bench" class="small quiet">squeeze in {{ units.unit('m').written }} from its free length, force in {{ units.unit('N').written }}, one pair a line</label>
-          <textarea id="s-bench" v-model="form.bench" rows="6" spellcheck="false" placeholder="10, 252&#10;20, 503&#10;30, 757"></textarea>
-          <label class="link file">read a CSV file<input type="file" accept=".csv,.txt,text/csv" class="seen-not" @change="read" /></label>
+          <label for="s-bench" class="small quiet"
+            >squeeze in {{ units.unit('m').written }} from its free length, force in {{ units.unit('N').written }}, one
+            pair a line</label
+          >
+          <textarea
+            id="s-bench"
+            v-model="form.bench"
+            rows="6"
+            spellcheck="false"
+            placeholder="10, 252&#10;20, 503&#10;30, 757"></textarea>
+          <label class="link file"
+            >read a CSV file<input type="file" accept=".csv,.txt,text/csv" class="seen-not" @change="read"
+          /></label>
           <v-checkbox v-model="form.curve" label="its rate rises as it is squeezed: keep the curve" />
           <p v-if="bench.wrong.length" class="grade-stop">Not two numbers: {{ bench.wrong.slice(0, 3).join('; ') }}</p>
           <p v-else-if="bench.pairs.length && bench.pairs.length < 3" class="quiet">Three pairs or more.</p>
         </div>
         <div class="grid">
-          <QuantityField v-if="way === 'maker'" v-model="form.rate" label="rate" si="N/m" strong :low="500" :high="1e7" />
+          <QuantityField
+            v-if="way === 'maker'"
+            v-model="form.rate"
+            label="rate"
+            si="N/m"
+            strong
+            :low="500"
+            :high="1e7" />
           <QuantityField v-model="form.free" label="free length" si="m" :low="0.02" :high="2" />
           <QuantityField v-model="form.inside" label="inside diameter" si="m" :decimals="1" :low="0.01" :high="0.5" />
-          <QuantityField v-model="form.wire" label="wire diameter" si="m" kind="fine length" :low="0.001" :high="0.06" />
+          <QuantityField
+            v-model="form.wire"
+            label="wire diameter"
+            si="m"
+            kind="fine length"
+            :low="0.001"
+            :high="0.06" />
           <QuantityField v-model="form.coils" label="active coils" si="" :decimals="2" :low="0.5" :high="60" />
-          <QuantityField v-model="form.solid" label="solid length" si="m" :low="0.005" :high="1" :hint="form.solid === null && way === 'wire' && worked?.solid_length ? 'from the wire, as below' : undefined" />
-          <QuantityField v-model="form.drop" label="drop its maker quotes" si="m" :low="0" :high="0.3" hint="lowering springs; none for others" />
+          <QuantityField
+            v-model="form.solid"
+            label="solid length"
+            si="m"
+            :low="0.005"
+            :high="1"
+            :hint="
+              form.solid === null && way === 'wire' && worked?.solid_length ? 'from the wire, as below' : undefined
+            " />
+          <QuantityField
+            v-model="form.drop"
+            label="drop its maker quotes"
+            si="m"
+            :low="0"
+            :high="0.3"
+            hint="lowering springs; none for others" />
           <QuantityField v-model="form.load" label="most load of its band" si="N" :low="10" :high="1e6" />
         </div>
-        <p v-if="worked && way === 'wire'" class="mt-3">From the wire: <b>{{ units.show(worked.rate, 'N/m', { unit: true }) }}</b>, solid at {{ units.show(worked.solid_length, 'm', { unit: true }) }} (closed and ground ends).</p>
-        <p v-if="worked && way === 'bench'" class="mt-3">Middle of the range, {{ bench.pairs.length }} pairs: <b>{{ units.show(worked.rate, 'N/m', { unit: true }) }}</b> ± {{ units.show(worked.standard_error, 'N/m') }}, r² {{ worked.r_squared?.toFixed(4) }}. A good bench reads above 0.999; below, take it again or keep the curve.</p>
+        <p v-if="worked && way === 'wire'" class="mt-3">
+          From the wire: <b>{{ units.show(worked.rate, 'N/m', { unit: true }) }}</b>, solid at
+          {{ units.show(worked.solid_length, 'm', { unit: true }) }} (closed and ground ends).
+        </p>
+        <p v-if="worked && way === 'bench'" class="mt-3">
+          Middle of the range, {{ bench.pairs.length }} pairs:
+          <b>{{ units.show(worked.rate, 'N/m', { unit: true }) }}</b> ± {{ units.show(worked.standard_error, 'N/m') }},
+          r² {{ worked.r_squared?.toFixed(4) }}. A good bench reads above 0.999; below, take it again or keep the curve.
+        </p>
         <p v-if="refused" class="grade-stop mt-2">{{ refused }}</p>
         <p v-if="trouble" class="grade-stop mt-2" role="alert">{{ trouble }}</p>
-        <div class="acts"><button class="act go" type="submit" :disabled="!ready">Put it on the shelf</button><button class="act" type="button" @click="emit('close')">Close</button></div>
+        <div class="acts">
+          <button class="act go" type="submit" :disabled="!ready">Put it on the shelf</button
+          ><button class="act" type="button" @click="emit('close')">Close</button>
+        </div>
       </form>
     </v-card>
   </v-dialog>

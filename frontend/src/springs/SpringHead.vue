@@ -5,13 +5,26 @@ import { useRoute } from 'vue-router'
 export type SpringView = 'choice' | 'loads' | 'roll'
 defineProps<{ view: SpringView }>()
 const route = useRoute()
-const VIEWS: { id: SpringView; words: string }[] = [{ id: 'choice', words: 'Choice' }, { id: 'loads', words: 'Loads' }, { id: 'roll', words: 'Roll' }]
+const VIEWS: { id: SpringView; words: string }[] = [
+  { id: 'choice', words: 'Choice' },
+  { id: 'loads', words: 'Loads' },
+  { id: 'roll', words: 'Roll' },
+]
 </script>
 
 <template>
-  <div class="bench-top top"><h1>Springs</h1>
+  <div class="bench-top top">
+    <h1>Springs</h1>
     <nav class="views" aria-label="Views of the springs">
-      <router-link v-for="v in VIEWS" :key="v.id" class="view" :class="{ here: v.id === view }" :aria-current="v.id === view ? 'page' : undefined" :to="{ path: route.path, query: v.id === 'choice' ? {} : { view: v.id } }">{{ v.words }}</router-link>
+      <router-link
+        v-for="v in VIEWS"
+        :key="v.id"
+        class="view"
+        :class="{ here: v.id === view }"
+        :aria-current="v.id === view ? 'page' : undefined"
+        :to="{ path: route.path, query: v.id === 'choice' ? {} : { view: v.id } }"
+        >{{ v.words }}</router-link
+      >
     </nav>
     <div class="end"><slot /></div>
   </div>

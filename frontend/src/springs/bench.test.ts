@@ -4,9 +4,27 @@ import { curveOf, readBench } from './bench'
 
 describe('readings of a bench', () => {
   it.each([
-    ['mm,N\n10,250\n20,505', [[0.01, 250], [0.02, 505]]],
-    ['10;250,5\n20;505', [[0.01, 250.5], [0.02, 505]]],
-    ['10\t250\r\n\r\n20 505', [[0.01, 250], [0.02, 505]]],
+    [
+      'mm,N\n10,250\n20,505',
+      [
+        [0.01, 250],
+        [0.02, 505],
+      ],
+    ],
+    [
+      '10;250,5\n20;505',
+      [
+        [0.01, 250.5],
+        [0.02, 505],
+      ],
+    ],
+    [
+      '10\t250\r\n\r\n20 505',
+      [
+        [0.01, 250],
+        [0.02, 505],
+      ],
+    ],
   ])('reads %j', (text, pairs) => {
     expect(readBench(text, 0.001, 1)).toEqual({ pairs, wrong: [] })
   })
@@ -15,6 +33,15 @@ describe('readings of a bench', () => {
     expect(readBench('10, 250 N', 0.001, 1)).toEqual({ pairs: [], wrong: ['10, 250 N'] })
   })
   it('starts a curve at nothing, in order', () => {
-    expect(curveOf([[0.02, 2], [0.01, 1]])).toEqual([[0, 0], [0.01, 1], [0.02, 2]])
+    expect(
+      curveOf([
+        [0.02, 2],
+        [0.01, 1],
+      ]),
+    ).toEqual([
+      [0, 0],
+      [0.01, 1],
+      [0.02, 2],
+    ])
   })
 })

@@ -14,7 +14,8 @@ export function readBench(text: string, length: number, force: number): BenchRea
     const apart = /[;\t]/.test(line) ? line.split(/[;\t]/).map((c) => c.replace(',', '.')) : line.split(/\s*,\s*|\s+/)
     const cells = apart.map((c) => c.trim()).filter(Boolean)
     const numbers = cells.map(Number)
-    if (cells.length === 2 && numbers.every((n) => Number.isFinite(n))) out.pairs.push([numbers[0]! * length, numbers[1]! * force])
+    if (cells.length === 2 && numbers.every((n) => Number.isFinite(n)))
+      out.pairs.push([numbers[0]! * length, numbers[1]! * force])
     else if (index > 0 || cells.some((c) => Number.isFinite(Number(c)))) out.wrong.push(line.trim())
   })
   return out

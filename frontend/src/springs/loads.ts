@@ -16,12 +16,17 @@ export function freshState(document: Document): LoadState {
   return { id: `load-${n}`, name: n === 1 ? 'loaded' : `load ${n}`, items: [] }
 }
 
-export const statesWith = (document: Document, change: (states: LoadState[]) => LoadState[]): Change[] => [{ path: ['loads'], value: change([...(document.loads ?? [])]) }]
+export const statesWith = (document: Document, change: (states: LoadState[]) => LoadState[]): Change[] => [
+  { path: ['loads'], value: change([...(document.loads ?? [])]) },
+]
 
 /** One member of one thing carried; a place is kept to whole centimetres when dragged. */
 export function itemSet(document: Document, state: number, item: number, values: Partial<LoadItem>): Change[] {
   return statesWith(document, (states) =>
-    states.map((s, i) => (i === state ? { ...s, items: (s.items ?? []).map((it, k) => (k === item ? { ...it, ...values } : it)) } : s)))
+    states.map((s, i) =>
+      i === state ? { ...s, items: (s.items ?? []).map((it, k) => (k === item ? { ...it, ...values } : it)) } : s,
+    ),
+  )
 }
 
 /** What a setup gives away or gains, in the words of the bench. */

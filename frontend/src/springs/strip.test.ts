@@ -4,7 +4,10 @@ import { frequencyAt, frequencyOfRate, rangeFor, rateOfFrequency, ticks, xOf } f
 
 const scale = { low: 1, high: 4, left: 100, right: 700 }
 // a plain square law: f = sqrt(k)/100
-const law = [{ spring_rate: 2500, frequency: 0.5 }, { spring_rate: 360000, frequency: 6 }]
+const law = [
+  { spring_rate: 2500, frequency: 0.5 },
+  { spring_rate: 360000, frequency: 6 },
+]
 
 describe('the strip', () => {
   it('is logarithmic and reads back what it shows', () => {

@@ -26,7 +26,12 @@ export function rangeFor(values: number[]): { low: number; high: number } {
 type Points = EndReport['strip']
 
 /** Between the points the server gave, on logarithms (a plain square law is exact). */
-function between(points: NonNullable<Points>, value: number, from: 'spring_rate' | 'frequency', to: 'spring_rate' | 'frequency'): number | null {
+function between(
+  points: NonNullable<Points>,
+  value: number,
+  from: 'spring_rate' | 'frequency',
+  to: 'spring_rate' | 'frequency',
+): number | null {
   if (points.length < 2) return null
   let i = points.findIndex((p) => p[from] >= value)
   if (i < 0) i = points.length - 1
@@ -35,8 +40,10 @@ function between(points: NonNullable<Points>, value: number, from: 'spring_rate'
   const t = Math.log(value / a[from]) / Math.log(b[from] / a[from])
   return a[to] * Math.pow(b[to] / a[to], t)
 }
-export const frequencyOfRate = (points: Points, rate: number): number | null => (points ? between(points, rate, 'spring_rate', 'frequency') : null)
-export const rateOfFrequency = (points: Points, frequency: number): number | null => (points ? between(points, frequency, 'frequency', 'spring_rate') : null)
+export const frequencyOfRate = (points: Points, rate: number): number | null =>
+  points ? between(points, rate, 'spring_rate', 'frequency') : null
+export const rateOfFrequency = (points: Points, frequency: number): number | null =>
+  points ? between(points, frequency, 'frequency', 'spring_rate') : null
 
 /** Round steps that leave at least `least` pixels between labelled ticks. */
 export function tickStep(span: number, pixels: number, least = 46): number {
@@ -50,7 +57,13 @@ export interface Tick {
   label: string
 }
 /** Ticks of a scale in the user's unit; labels only where they have room. */
-export function ticks(low: number, high: number, place: (value: number) => number | null, pixels: number, decimals?: number): Tick[] {
+export function ticks(
+  low: number,
+  high: number,
+  place: (value: number) => number | null,
+  pixels: number,
+  decimals?: number,
+): Tick[] {
   const step = tickStep(high - low, pixels)
   const fine = step / 5
   const out: Tick[] = []
@@ -61,7 +74,11 @@ export function ticks(low: number, high: number, place: (value: number) => numbe
     if (x === null || value <= 0) continue
     const labelled = n % 5 === 0 && x - lastLabel > 34
     if (labelled) lastLabel = x
-    out.push({ value, x, label: labelled ? value.toFixed(decimals ?? (step < 1 ? Math.ceil(-Math.log10(step)) : 0)) : '' })
+    out.push({
+      value,
+      x,
+      label: labelled ? value.toFixed(decimals ?? (step < 1 ? Math.ceil(-Math.log10(step)) : 0)) : '',
+    })
   }
   return out
 }

@@ -29,7 +29,8 @@ const emit = defineEmits<{
   step: [place: Place, travel: number]
   open: [place: Place]
 }>()
-const y = (mm: number): number => props.top + ((props.range.top - mm) / (props.range.top - props.range.bottom)) * (props.bottom - props.top)
+const y = (mm: number): number =>
+  props.top + ((props.range.top - mm) / (props.range.top - props.range.bottom)) * (props.bottom - props.top)
 const within = (mm: number): number => Math.min(props.range.top, Math.max(props.range.bottom, mm))
 const label = computed(() => placeWords(props.place))
 
@@ -79,12 +80,32 @@ function pressed(event: KeyboardEvent): void {
 
 <template>
   <g>
-    <path v-if="ghost !== null && Math.abs(ghost - offset) > 0.3" class="ghost" :d="`M${x - 15} ${y(within(ghost))}l-15 -8v16z`" />
+    <path
+      v-if="ghost !== null && Math.abs(ghost - offset) > 0.3"
+      class="ghost"
+      :d="`M${x - 15} ${y(within(ghost))}l-15 -8v16z`" />
     <path class="wedge" :class="{ fact }" :d="`M${x - 13} ${y(within(offset))}l-18 -9.500v19z`" />
-    <rect v-if="movable" class="grip" role="slider" tabindex="0" :aria-label="`Ride height ${label}; arrow up lowers by 1 mm`" :aria-valuetext="heightText"
-      aria-orientation="vertical" :aria-valuenow="Math.round(offset)" :aria-valuemin="range.bottom" :aria-valuemax="range.top"
-      :x="x - 36" :y="y(within(offset)) - 22" width="54" height="44"
-      @pointerdown="down" @pointermove="drag" @pointerup="up" @pointercancel="up" @keydown="pressed" @dblclick="emit('open', place)" />
+    <rect
+      v-if="movable"
+      class="grip"
+      role="slider"
+      tabindex="0"
+      :aria-label="`Ride height ${label}; arrow up lowers by 1 mm`"
+      :aria-valuetext="heightText"
+      aria-orientation="vertical"
+      :aria-valuenow="Math.round(offset)"
+      :aria-valuemin="range.bottom"
+      :aria-valuemax="range.top"
+      :x="x - 36"
+      :y="y(within(offset)) - 22"
+      width="54"
+      height="44"
+      @pointerdown="down"
+      @pointermove="drag"
+      @pointerup="up"
+      @pointercancel="up"
+      @keydown="pressed"
+      @dblclick="emit('open', place)" />
     <rect v-if="movable" class="focus-ring" :x="x - 34" :y="y(within(offset)) - 13" width="52" height="26" />
   </g>
 </template>

@@ -41,13 +41,22 @@ const scene = computed(() => {
     roofHeight: o.roof_height * 1000,
   })
   const d = props.drop
-  const sunk = (x: number): number => (d ? (d.front + ((d.rear - d.front) * x) / (o.wheelbase * 1000)) * 1000 * times : 0)
+  const sunk = (x: number): number =>
+    d ? (d.front + ((d.rear - d.front) * x) / (o.wheelbase * 1000)) * 1000 * times : 0
   const found = (x: number, y: number): [number, number] => [left + x * scale, floor - y * scale]
   const plan = (x: number, y: number): [number, number] => [left + x * scale, floor - (y - (d ? sunk(x) : 0)) * scale]
-  const wheel = (x: number) => ({ x: left + x * 1000 * scale, y: floor - o.tyre_radius * 1000 * scale, r: o.tyre_radius * 1000 * scale })
+  const wheel = (x: number) => ({
+    x: left + x * 1000 * scale,
+    y: floor - o.tyre_radius * 1000 * scale,
+    r: o.tyre_radius * 1000 * scale,
+  })
   return {
-    body: draw(shape.body, plan), glass: draw(shape.glass, plan), lines: draw(shape.lines, plan),
-    ghost: d ? draw(shape.body, found) : '', wheels: [wheel(0), wheel(o.wheelbase)], floor,
+    body: draw(shape.body, plan),
+    glass: draw(shape.glass, plan),
+    lines: draw(shape.lines, plan),
+    ghost: d ? draw(shape.body, found) : '',
+    wheels: [wheel(0), wheel(o.wheelbase)],
+    floor,
   }
 })
 </script>

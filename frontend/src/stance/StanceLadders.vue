@@ -36,15 +36,29 @@ const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
 const held = reactive<{ place: Place | null; offset: number }>({ place: null, offset: 0 })
 const frozen = shallowRef<Partial<Record<Place, CornerReport>> | null>(null)
 const shown = (place: Place): CornerReport | undefined => (frozen.value ?? report.value?.corners)?.[place]
-const marks = computed(() => Object.fromEntries(places.value.map((p) => [p, marksOf(shown(p))])) as Record<Place, LadderMarks>)
-const ghosts = computed(() => Object.fromEntries(places.value.map((p) => {
-  const travel = shown(p)?.wheel_travel
-  return [p, planned.value && travel ? -travel.value * 1000 : null]
-})) as Record<Place, number | null>)
+const marks = computed(
+  () => Object.fromEntries(places.value.map((p) => [p, marksOf(shown(p))])) as Record<Place, LadderMarks>,
+)
+const ghosts = computed(
+  () =>
+    Object.fromEntries(
+      places.value.map((p) => {
+        const travel = shown(p)?.wheel_travel
+        return [p, planned.value && travel ? -travel.value * 1000 : null]
+      }),
+    ) as Record<Place, number | null>,
+)
 const division = computed(() => divisionFor(units.unit('m').name, units.unit('m').factor))
 const range = ref(commonRange([]))
-watch([marks, division], ([m, d]) => { if (!held.place) range.value = commonRange(Object.values(m), d.label) }, { immediate: true })
-const y = (mm: number): number => TOP + ((range.value.top - mm) / (range.value.top - range.value.bottom)) * (BOTTOM - TOP)
+watch(
+  [marks, division],
+  ([m, d]) => {
+    if (!held.place) range.value = commonRange(Object.values(m), d.label)
+  },
+  { immediate: true },
+)
+const y = (mm: number): number =>
+  TOP + ((range.value.top - mm) / (range.value.top - range.value.bottom)) * (BOTTOM - TOP)
 const scale = computed(() => {
   const out: number[] = []
   const step = division.value.label
@@ -54,9 +68,14 @@ const scale = computed(() => {
 /** With a load on, a height is not asked for; on two wheels the rider's sag is. */
 const rider = computed(() => {
   const carrying = (vehicle.document.value?.loads ?? []).filter((l) => l.items?.length)
-  return (carrying.find((l) => l.id === vehicle.document.value?.surveys?.[0]?.conditions?.rider) ?? carrying[0])?.id ?? null
+  return (
+    (carrying.find((l) => l.id === vehicle.document.value?.surveys?.[0]?.conditions?.rider) ?? carrying[0])?.id ?? null
+  )
 })
-const movable = (place: Place): boolean => planned.value && (!vehicle.loadState.value || (places.value.length === 2 && vehicle.loadState.value === rider.value)) && !!report.value?.corners[place]?.hub_to_arch
+const movable = (place: Place): boolean =>
+  planned.value &&
+  (!vehicle.loadState.value || (places.value.length === 2 && vehicle.loadState.value === rider.value)) &&
+  !!report.value?.corners[place]?.hub_to_arch
 const heightText = (place: Place): string => {
   const at = report.value?.corners[place]
   return `${placeWords(place)}: ${units.show((at?.floor_to_arch ?? at?.hub_to_arch)?.value, 'm', { unit: true })}`
@@ -85,25 +104,62 @@ const offsetOf = (place: Place): number => (held.place && heights.moves(held.pla
 function open(place: Place): void {
   void router.push({ path: `/vehicle/${vehicle.id}/height`, hash: places.value.length === 2 ? '' : `#height-${place}` })
 }
-const askLimit = (place: Place, what: string, words: string): void => emit('ask', `corners.${place}.${what}`, `${words}, ${placeWords(place)}`)
+const askLimit = (place: Place, what: string, words: string): void =>
+  emit('ask', `corners.${place}.${what}`, `${words}, ${placeWords(place)}`)
 const askFigure = (path: string, title: string): void => emit('ask', path, title)
 </script>
 
 <template>
   <div class="drawn ladders-box">
-    <svg class="ladders" viewBox="0 0 464 456" preserveAspectRatio="xMidYMin meet" role="group" aria-label="Travel ladders">
+    <svg
+      class="ladders"
+      viewBox="0 0 464 456"
+      preserveAspectRatio="xMidYMin meet"
+      role="group"
+      aria-label="Travel ladders">
       <TexturePatterns />
       <StanceFigures :x="X" @ask="askFigure" />
       <g v-for="mm in scale" :key="mm">
         <path class="grid" :d="`M0 ${y(mm)}H196M252 ${y(mm)}H464`" />
-        <text class="num" x="224" :y="y(mm) + 5" text-anchor="middle">{{ mm > 0 ? '+' : '' }}{{ division.write(mm) }}</text>
+        <text class="num" x="224" :y="y(mm) + 5" text-anchor="middle">
+          {{ mm > 0 ? '+' : '' }}{{ division.write(mm) }}
+        </text>
       </g>
       <path class="zero" :class="{ fact }" :d="`M0 ${y(0)}H200M248 ${y(0)}H464`" />
-      <text class="cor" :class="{ pl: !fact }" x="224" :y="y(0) + 5.500" text-anchor="middle">ride</text>
+      <text class="cor" :class="{ pl: !fact }" x="224" :y="y(0) + 5.5" text-anchor="middle">ride</text>
       <template v-for="p in places" :key="p">
-        <TravelLadder :x="X[p]!" :top="TOP" :bottom="BOTTOM" :range="range" :marks="marks[p]" :division="division" :place="p" @ask="askLimit" />
-        <SagMarks v-if="places.length === 2" :x="X[p]!" :top="TOP" :bottom="BOTTOM" :range="range" :said="report?.sags?.[p]" :base="shown(p)?.sag?.value ?? null" :fact="fact" />
-        <RideWedge :x="X[p]!" :top="TOP" :bottom="BOTTOM" :range="range" :ghost="ghosts[p]" :movable="movable(p)" :fact="fact" :place="p" :offset="offsetOf(p)" :height-text="heightText(p)" @move="move" @step="step" @open="open" />
+        <TravelLadder
+          :x="X[p]!"
+          :top="TOP"
+          :bottom="BOTTOM"
+          :range="range"
+          :marks="marks[p]"
+          :division="division"
+          :place="p"
+          @ask="askLimit" />
+        <SagMarks
+          v-if="places.length === 2"
+          :x="X[p]!"
+          :top="TOP"
+          :bottom="BOTTOM"
+          :range="range"
+          :said="report?.sags?.[p]"
+          :base="shown(p)?.sag?.value ?? null"
+          :fact="fact" />
+        <RideWedge
+          :x="X[p]!"
+          :top="TOP"
+          :bottom="BOTTOM"
+          :range="range"
+          :ghost="ghosts[p]"
+          :movable="movable(p)"
+          :fact="fact"
+          :place="p"
+          :offset="offsetOf(p)"
+          :height-text="heightText(p)"
+          @move="move"
+          @step="step"
+          @open="open" />
       </template>
     </svg>
   </div>

@@ -35,7 +35,17 @@ function ask(path: string, title: string): void {
   <aside ref="root" class="stance" aria-label="Stance" :style="{ '--room': `${room}px`, '--across': `${width}px` }">
     <StanceSide @ask="ask" />
     <div v-if="loads.length" class="carry" role="radiogroup" aria-label="What is carried">
-      <button v-for="l in [{ id: null, name: vehicle.places.value.length === 2 ? 'alone' : 'as weighed' }, ...loads.filter((l) => vehicle.places.value.length > 2 || l.items?.length)]" :key="l.id ?? ''" role="radio" :aria-checked="vehicle.loadState.value === l.id" @click="vehicle.carry(l.id)">{{ l.name }}</button>
+      <button
+        v-for="l in [
+          { id: null, name: vehicle.places.value.length === 2 ? 'alone' : 'as weighed' },
+          ...loads.filter((l) => vehicle.places.value.length > 2 || l.items?.length),
+        ]"
+        :key="l.id ?? ''"
+        role="radio"
+        :aria-checked="vehicle.loadState.value === l.id"
+        @click="vehicle.carry(l.id)">
+        {{ l.name }}
+      </button>
     </div>
     <StanceLadders @ask="ask" />
   </aside>

@@ -19,10 +19,15 @@ const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
 const two = computed(() => vehicle.places.value.length === 2)
 const drop = computed(() => {
   const said = vehicle.shown.value?.steering
-  if (two.value) return planned.value && said?.nose && said.tail ? { front: (said.nose.was ?? 0) - said.nose.value, rear: (said.tail.was ?? 0) - said.tail.value } : null
+  if (two.value)
+    return planned.value && said?.nose && said.tail
+      ? { front: (said.nose.was ?? 0) - said.nose.value, rear: (said.tail.was ?? 0) - said.tail.value }
+      : null
   if (!planned.value) return null
   const mean = (end: EndName): number | null => {
-    const drops = vehicle.places.value.filter((p) => endOf(p) === end).map((p) => vehicle.shown.value?.corners[p]?.drop?.value ?? null)
+    const drops = vehicle.places.value
+      .filter((p) => endOf(p) === end)
+      .map((p) => vehicle.shown.value?.corners[p]?.drop?.value ?? null)
     return drops.includes(null) ? null : (drops as number[]).reduce((a, b) => a + b, 0) / drops.length
   }
   const [front, rear] = [mean('front'), mean('rear')]
@@ -36,11 +41,16 @@ const times = computed(() => {
 const steering = computed(() => {
   const said = vehicle.shown.value?.steering
   if (!two.value || !said) return []
-  const rows = [{ key: 'rake', words: 'rake' }, { key: 'trail', words: 'trail' }, { key: 'lean_ridden', words: 'leans' }] as const
+  const rows = [
+    { key: 'rake', words: 'rake' },
+    { key: 'trail', words: 'trail' },
+    { key: 'lean_ridden', words: 'leans' },
+  ] as const
   return rows.flatMap((r) => {
     const f = said[r.key]
     if (!f) return []
-    const say = (v: number): string => units.show(v, f.unit, { unit: f.unit === 'rad', decimals: f.unit === 'rad' ? 1 : 0 })
+    const say = (v: number): string =>
+      units.show(v, f.unit, { unit: f.unit === 'rad', decimals: f.unit === 'rad' ? 1 : 0 })
     const was = f.was != null && say(f.was) !== say(f.value) ? `, was ${say(f.was)}` : ''
     return [{ path: `steering.${r.key}`, words: r.words, now: (f.assumed ? '~' : '') + say(f.value), was }]
   })
@@ -65,15 +75,67 @@ const rake = computed(() => {
       <g v-if="planned">
         <path d="M0 10h34" :stroke="fact ? 'var(--ink)' : 'var(--plan)'" stroke-width="2.250" />
         <text class="lab" :class="fact ? 'cor' : 'pl'" x="42" y="15">{{ setupName }}</text>
-        <path class="el-found" d="M0 30h34" /><text class="lab" x="42" y="35">as found</text>
+        <path class="el-found" d="M0 30h34" />
+        <text class="lab" x="42" y="35">as found</text>
       </g>
-      <g v-else><path d="M0 10h34" stroke="var(--ink)" stroke-width="1.500" /><text class="cor" x="42" y="15">as found<tspan class="lab" font-weight="400">, as measured</tspan></text></g>
-      <text v-for="(r, i) in steering" :key="r.path" class="lab" x="464" :y="15 + i * 19" text-anchor="end">{{ r.words }} <tspan class="cor ask" :class="{ pl: !fact }" role="button" tabindex="0" @click="emit('ask', r.path, r.words)" @keydown.enter="emit('ask', r.path, r.words)">{{ r.now }}</tspan><tspan v-if="planned" class="was">{{ r.was }}</tspan></text>
-      <text v-if="rake && !two" class="lab" x="464" y="15" text-anchor="end"><tspan class="cor ask" :class="{ pl: !fact }" role="button" tabindex="0" @click="emit('ask', rake.path, 'Rake')" @keydown.enter="emit('ask', rake.path, 'Rake')">{{ rake.now }}</tspan><tspan v-if="rake.was && planned" class="was">, was {{ rake.was }}</tspan></text>
-      <text v-if="drop && times > 1" class="num" :x="two ? 0 : 464" :y="two ? 50 : 35" :text-anchor="two ? 'start' : 'end'">drop drawn {{ times }} times</text>
-      <text v-if="vehicle.outline.value && !vehicle.outline.value.own" class="num" :x="two ? 0 : 464" :y="two ? 70 : 35" :text-anchor="two ? 'start' : 'end'">usual measures until the wheelbase is known</text>
+      <g v-else>
+        <path d="M0 10h34" stroke="var(--ink)" stroke-width="1.500" />
+        <text class="cor" x="42" y="15">
+          as found
+          <tspan class="lab" font-weight="400">, as measured</tspan>
+        </text>
+      </g>
+      <text v-for="(r, i) in steering" :key="r.path" class="lab" x="464" :y="15 + i * 19" text-anchor="end">
+        {{ r.words }}
+        <tspan
+          class="cor ask"
+          :class="{ pl: !fact }"
+          role="button"
+          tabindex="0"
+          @click="emit('ask', r.path, r.words)"
+          @keydown.enter="emit('ask', r.path, r.words)">
+          {{ r.now }}
+        </tspan>
+        <tspan v-if="planned" class="was">{{ r.was }}</tspan>
+      </text>
+      <text v-if="rake && !two" class="lab" x="464" y="15" text-anchor="end">
+        <tspan
+          class="cor ask"
+          :class="{ pl: !fact }"
+          role="button"
+          tabindex="0"
+          @click="emit('ask', rake.path, 'Rake')"
+          @keydown.enter="emit('ask', rake.path, 'Rake')">
+          {{ rake.now }}
+        </tspan>
+        <tspan v-if="rake.was && planned" class="was">, was {{ rake.was }}</tspan>
+      </text>
+      <text
+        v-if="drop && times > 1"
+        class="num"
+        :x="two ? 0 : 464"
+        :y="two ? 50 : 35"
+        :text-anchor="two ? 'start' : 'end'">
+        drop drawn {{ times }} times
+      </text>
+      <text
+        v-if="vehicle.outline.value && !vehicle.outline.value.own"
+        class="num"
+        :x="two ? 0 : 464"
+        :y="two ? 70 : 35"
+        :text-anchor="two ? 'start' : 'end'">
+        usual measures until the wheelbase is known
+      </text>
       <svg v-if="vehicle.outline.value" x="0" y="36" width="464" height="150" overflow="visible">
-        <SideView :outline="vehicle.outline.value" :width="464" :height="148" :drop="drop" :times="times" :fact="fact" :rake="vehicle.document.value?.vehicle.ends?.front?.fork?.rake" :rider="two && !!vehicle.loadState.value" />
+        <SideView
+          :outline="vehicle.outline.value"
+          :width="464"
+          :height="148"
+          :drop="drop"
+          :times="times"
+          :fact="fact"
+          :rake="vehicle.document.value?.vehicle.ends?.front?.fork?.rake"
+          :rider="two && !!vehicle.loadState.value" />
       </svg>
     </svg>
   </div>

@@ -21,10 +21,12 @@ const emit = defineEmits<{
   ask: [place: Place, what: 'solid' | 'contact' | 'bind' | 'droop' | 'stop' | 'loose', words: string]
 }>()
 
-const y = (mm: number): number => props.top + ((props.range.top - mm) / (props.range.top - props.range.bottom)) * (props.bottom - props.top)
+const y = (mm: number): number =>
+  props.top + ((props.range.top - mm) / (props.range.top - props.range.bottom)) * (props.bottom - props.top)
 const within = (mm: number): number => Math.min(props.range.top, Math.max(props.range.bottom, mm))
 const label = computed(() => placeWords(props.place))
-const told = (name: string, mm: number): string => (props.marks.estimated?.includes(name) ? '~' : '') + props.division.write(mm)
+const told = (name: string, mm: number): string =>
+  (props.marks.estimated?.includes(name) ? '~' : '') + props.division.write(mm)
 /** Long numbers are written smaller, so that none reaches the next ladder. */
 const small = (text: string): string => (text.length > 4 ? 'font-size:13px' : '')
 const unknown = computed(() => props.marks.droop === null && props.marks.solid === null && props.marks.contact === null)
@@ -46,12 +48,18 @@ const labels = computed(() => {
 })
 const squeezed = computed(() => {
   const { stop } = props.marks
-  return stop !== null && end.value !== null && end.value > stop ? { from: y(within(end.value)), to: y(within(stop)) } : null
+  return stop !== null && end.value !== null && end.value > stop
+    ? { from: y(within(end.value)), to: y(within(stop)) }
+    : null
 })
 
 const LIMITS: Record<string, { what: 'solid' | 'contact' | 'bind' | 'droop' | 'stop' | 'loose'; words: string }> = {
-  S: { what: 'solid', words: 'damper solid' }, T: { what: 'contact', words: 'tyre meets arch' }, B: { what: 'bind', words: 'coils closed' },
-  D: { what: 'droop', words: 'full droop' }, L: { what: 'loose', words: 'spring loose' }, P: { what: 'stop', words: 'stop touched' },
+  S: { what: 'solid', words: 'damper solid' },
+  T: { what: 'contact', words: 'tyre meets arch' },
+  B: { what: 'bind', words: 'coils closed' },
+  D: { what: 'droop', words: 'full droop' },
+  L: { what: 'loose', words: 'spring loose' },
+  P: { what: 'stop', words: 'stop touched' },
 }
 const how = (letter: string): void => emit('ask', props.place, LIMITS[letter]!.what, LIMITS[letter]!.words)
 </script>
@@ -65,25 +73,84 @@ const how = (letter: string): void => emit('ask', props.place, LIMITS[letter]!.w
       <text class="lab" :x="x" :y="bottom + 12" text-anchor="middle">?</text>
     </template>
     <template v-else>
-      <rect v-if="end !== null" :x="x - 13" :y="top" width="26" :height="Math.max(0, y(within(end)) - top)" fill="url(#hatch)" />
-      <rect v-if="marks.droop !== null" :x="x - 13" :y="y(within(marks.droop))" width="26" :height="Math.max(0, bottom - y(within(marks.droop)))" fill="url(#hatch)" />
-      <rect class="ld-bed" :x="x - 13" :y="y(within(end ?? range.top))" width="26" :height="Math.max(0, y(within(marks.droop ?? range.bottom)) - y(within(end ?? range.top)))" />
-      <rect v-if="squeezed" :x="x - 13" :y="squeezed.from" width="26" :height="squeezed.to - squeezed.from" fill="url(#dots)" />
+      <rect
+        v-if="end !== null"
+        :x="x - 13"
+        :y="top"
+        width="26"
+        :height="Math.max(0, y(within(end)) - top)"
+        fill="url(#hatch)" />
+      <rect
+        v-if="marks.droop !== null"
+        :x="x - 13"
+        :y="y(within(marks.droop))"
+        width="26"
+        :height="Math.max(0, bottom - y(within(marks.droop)))"
+        fill="url(#hatch)" />
+      <rect
+        class="ld-bed"
+        :x="x - 13"
+        :y="y(within(end ?? range.top))"
+        width="26"
+        :height="Math.max(0, y(within(marks.droop ?? range.bottom)) - y(within(end ?? range.top)))" />
+      <rect
+        v-if="squeezed"
+        :x="x - 13"
+        :y="squeezed.from"
+        width="26"
+        :height="squeezed.to - squeezed.from"
+        fill="url(#dots)" />
       <path v-for="mm in rungs" :key="mm" class="ld-rung" :d="`M${x - 13} ${y(mm)}h26`" />
-      <path class="ld-rail" :d="`M${x - 13} ${y(within(end ?? range.top))}V${y(within(marks.droop ?? range.bottom))}M${x + 13} ${y(within(end ?? range.top))}V${y(within(marks.droop ?? range.bottom))}`" />
+      <path
+        class="ld-rail"
+        :d="`M${x - 13} ${y(within(end ?? range.top))}V${y(within(marks.droop ?? range.bottom))}M${x + 13} ${y(within(end ?? range.top))}V${y(within(marks.droop ?? range.bottom))}`" />
       <g v-for="t in labels" :key="t.letter">
         <path v-if="t.first" class="ld-bar" :class="t.kind" :d="`M${x - 18} ${t.y}h36`" />
         <path v-else class="ld-tick" :d="`M${x - 13} ${t.y}h26L${x + 17} ${t.label}`" />
         <rect class="ld-tag" :class="t.kind" :x="x + 17" :y="t.label - 8" width="16" height="16" />
         <text class="ld-tx" :class="t.kind" :x="x + 25" :y="t.label + 5">{{ t.letter }}</text>
-        <text class="lim how" :class="t.kind" role="button" tabindex="0" :aria-label="`${LIMITS[t.letter]!.words}, ${label}: ${division.write(t.at)}. How?`" :style="small(told(LIMITS[t.letter]!.what, t.at))" :x="x + 36" :y="t.label + 5.500" @click="how(t.letter)" @keydown.enter.stop="how(t.letter)">{{ told(LIMITS[t.letter]!.what, t.at) }}</text>
+        <text
+          class="lim how"
+          :class="t.kind"
+          role="button"
+          tabindex="0"
+          :aria-label="`${LIMITS[t.letter]!.words}, ${label}: ${division.write(t.at)}. How?`"
+          :style="small(told(LIMITS[t.letter]!.what, t.at))"
+          :x="x + 36"
+          :y="t.label + 5.5"
+          @click="how(t.letter)"
+          @keydown.enter.stop="how(t.letter)"
+          >{{ told(LIMITS[t.letter]!.what, t.at) }}</text
+        >
       </g>
-      <text v-if="squeezed && marks.stop !== null" class="num how" role="button" tabindex="0" :aria-label="`stop touched, ${label}: ${division.write(marks.stop)}. How?`" :x="x + 17" :y="Math.max(squeezed.to + 10, (labels.find((t) => t.first)?.label ?? 0) + 24)" @click="how('P')" @keydown.enter.stop="how('P')">{{ told('stop', marks.stop) }}</text>
+      <text
+        v-if="squeezed && marks.stop !== null"
+        class="num how"
+        role="button"
+        tabindex="0"
+        :aria-label="`stop touched, ${label}: ${division.write(marks.stop)}. How?`"
+        :x="x + 17"
+        :y="Math.max(squeezed.to + 10, (labels.find((t) => t.first)?.label ?? 0) + 24)"
+        @click="how('P')"
+        @keydown.enter.stop="how('P')"
+        >{{ told('stop', marks.stop) }}</text
+      >
       <g v-if="marks.droop !== null">
         <path class="ld-bar" :d="`M${x - 18} ${y(within(marks.droop))}h36`" />
         <rect class="ld-tag" :x="x + 17" :y="y(within(marks.droop)) - 8" width="16" height="16" />
         <text class="ld-tx" :x="x + 25" :y="y(within(marks.droop)) + 5">D</text>
-        <text class="lim how" role="button" tabindex="0" :aria-label="`full droop, ${label}: ${division.write(marks.droop)}. How?`" :style="small(told('droop', marks.droop))" :x="x + 36" :y="y(within(marks.droop)) + 5.500" @click="how('D')" @keydown.enter.stop="how('D')">{{ told('droop', marks.droop) }}</text>
+        <text
+          class="lim how"
+          role="button"
+          tabindex="0"
+          :aria-label="`full droop, ${label}: ${division.write(marks.droop)}. How?`"
+          :style="small(told('droop', marks.droop))"
+          :x="x + 36"
+          :y="y(within(marks.droop)) + 5.5"
+          @click="how('D')"
+          @keydown.enter.stop="how('D')"
+          >{{ told('droop', marks.droop) }}</text
+        >
       </g>
     </template>
   </g>

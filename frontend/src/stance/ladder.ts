@@ -15,8 +15,12 @@ const LIMITS = ['droop', 'stop', 'solid', 'contact', 'bind', 'loose'] as const
 export const marksOf = (corner: CornerReport | undefined): LadderMarks => {
   const mm = (f: { value: number } | null | undefined): number | null => (f ? f.value * 1000 : null)
   return {
-    droop: mm(corner?.droop), stop: mm(corner?.stop), solid: mm(corner?.solid), contact: mm(corner?.contact),
-    bind: mm(corner?.bind), loose: mm(corner?.loose),
+    droop: mm(corner?.droop),
+    stop: mm(corner?.stop),
+    solid: mm(corner?.solid),
+    contact: mm(corner?.contact),
+    bind: mm(corner?.bind),
+    loose: mm(corner?.loose),
     estimated: LIMITS.filter((name) => corner?.[name]?.assumed),
   }
 }

@@ -9,12 +9,21 @@ const none = { droop: null, stop: null, solid: null, contact: null, bind: null, 
 
 describe('the ladder', () => {
   it('marks the limit that comes first, and shows bind only where it does', () => {
-    expect(bumpTags({ ...none, solid: 51, contact: 72, bind: 60 }).map((t) => [t.letter, t.kind])).toEqual([['S', 'plain'], ['T', 'late']])
-    expect(bumpTags({ ...none, solid: 51, contact: 40, bind: 30 }).find((t) => t.first)).toMatchObject({ letter: 'B', kind: 'stop' })
+    expect(bumpTags({ ...none, solid: 51, contact: 72, bind: 60 }).map((t) => [t.letter, t.kind])).toEqual([
+      ['S', 'plain'],
+      ['T', 'late'],
+    ])
+    expect(bumpTags({ ...none, solid: 51, contact: 40, bind: 30 }).find((t) => t.first)).toMatchObject({
+      letter: 'B',
+      kind: 'stop',
+    })
     expect(bumpTags(none)).toEqual([])
   })
   it('has one range for all corners that holds every limit', () => {
-    const range = commonRange([{ ...none, solid: 51, contact: 72, droop: -66 }, { ...none, droop: -50 }])
+    const range = commonRange([
+      { ...none, solid: 51, contact: 72, droop: -66 },
+      { ...none, droop: -50 },
+    ])
     expect(range.top).toBeGreaterThanOrEqual(72)
     expect(range.bottom).toBeLessThanOrEqual(-66)
   })
@@ -35,7 +44,15 @@ describe('the ladder', () => {
 describe('the side view', () => {
   it('stands its wheels on the floor and its arches round them, for every body', () => {
     for (const body of ['hatchback', 'saloon', 'estate', '4x4', 'pick-up', 'van']) {
-      const shape = sideView({ body, wheelbase: 2600, frontOverhang: 800, rearOverhang: 800, tyreRadius: 305, archGap: 62, roofHeight: 1450 })
+      const shape = sideView({
+        body,
+        wheelbase: 2600,
+        frontOverhang: 800,
+        rearOverhang: 800,
+        tyreRadius: 305,
+        archGap: 62,
+        roofHeight: 1450,
+      })
       const path = draw(shape.body, (x, y) => [x, -y])
       expect(path.match(/A367.00 367.00/g)).toHaveLength(2)
       expect(path).not.toMatch(/NaN/)

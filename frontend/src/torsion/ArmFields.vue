@@ -10,16 +10,23 @@ import { useVehicle } from '@/composables/useVehicle'
 const props = defineProps<{ end: EndName }>()
 const vehicle = useVehicle()
 const arm = computed(() => vehicle.document.value!.vehicle.ends![props.end]!.arm ?? null)
-const found = (side: string): number | null => vehicle.document.value!.surveys?.[0]?.readings?.find((r) => r.quantity === 'hub_to_arch' && r.place === `${props.end}_${side}`)?.value ?? null
+const found = (side: string): number | null =>
+  vehicle.document.value!.surveys?.[0]?.readings?.find(
+    (r) => r.quantity === 'hub_to_arch' && r.place === `${props.end}_${side}`,
+  )?.value ?? null
 const MEMBERS = ['length', 'angle', 'hub_to_arch'] as const
 const draft = useDraft(`${vehicle.id} ${props.end} arm`, MEMBERS)
-const write = (value: TorsionArm | null): void => vehicle.edit(`${props.end} arm`, [{ path: ['vehicle', 'ends', props.end, 'arm'], value }])
+const write = (value: TorsionArm | null): void =>
+  vehicle.edit(`${props.end} arm`, [{ path: ['vehicle', 'ends', props.end, 'arm'], value }])
 function put(member: (typeof MEMBERS)[number], value: number | null): void {
-  if (arm.value) return value === null ? (member === 'length' ? write(null) : undefined) : write({ ...arm.value, [member]: value })
+  if (arm.value)
+    return value === null ? (member === 'length' ? write(null) : undefined) : write({ ...arm.value, [member]: value })
   const whole = draft.put(member, value, { hub_to_arch: found('left') })
   if (whole) write({ motion: 'trailing', ...whole } as TorsionArm)
 }
-const set = (values: Partial<TorsionArm>): void => { if (arm.value) write({ ...arm.value, ...values }) }
+const set = (values: Partial<TorsionArm>): void => {
+  if (arm.value) write({ ...arm.value, ...values })
+}
 function setAdjuster(member: 'up' | 'down' | 'per_turn', value: number | null): void {
   const now = arm.value?.adjuster
   if (member === 'per_turn') return now ? set({ adjuster: { ...now, per_turn: value } }) : undefined
@@ -40,35 +47,149 @@ async function read(): Promise<void> {
   const [a, s] = [arm.value, second.value]
   if (!a || s.angle === null || s.height === null) return
   const zero = a.chassis ?? 0
-  const { data, error } = await api.POST('/api/index/arm', { body: { first_angle: a.angle - zero, first_height: a.hub_to_arch, second_angle: s.angle - zero, second_height: s.height } }).catch((e: unknown) => ({ data: undefined, error: e }))
+  const { data, error } = await api
+    .POST('/api/index/arm', {
+      body: {
+        first_angle: a.angle - zero,
+        first_height: a.hub_to_arch,
+        second_angle: s.angle - zero,
+        second_height: s.height,
+      },
+    })
+    .catch((e: unknown) => ({ data: undefined, error: e }))
   refused.value = data ? '' : messageOf(error)
   if (data) set({ length: Math.round(data.length * 1e4) / 1e4 })
 }
-const MOTIONS = [{ value: 'trailing', title: 'trailing arm, bar across' }, { value: 'leading', title: 'leading arm, bar across' }, { value: 'wishbone', title: 'wishbone, bar along, bolt' }]
+const MOTIONS = [
+  { value: 'trailing', title: 'trailing arm, bar across' },
+  { value: 'leading', title: 'leading arm, bar across' },
+  { value: 'wishbone', title: 'wishbone, bar along, bolt' },
+]
 </script>
 
 <template>
   <div class="armf">
-    <p class="small quiet wide">Level zeroed on the chassis, the same way round at every reading; wheel end down is positive. 21 deg 30 is understood.</p>
-    <QuantityField label="arm, bar axis to wheel centre" si="m" :low="0.05" :high="1.5" :model-value="arm?.length ?? draft.get('length')" @update:model-value="(v) => put('length', v)" />
-    <QuantityField label="left arm reads" si="rad" :decimals="1" :low="-1.4" :high="1.4" :model-value="arm?.angle ?? draft.get('angle')" @update:model-value="(v) => put('angle', v)" />
-    <QuantityField label="at hub to arch" si="m" :low="0.02" :high="2" :model-value="arm?.hub_to_arch ?? draft.get('hub_to_arch') ?? found('left')" @update:model-value="(v) => put('hub_to_arch', v)" />
+    <p class="small quiet wide">
+      Level zeroed on the chassis, the same way round at every reading; wheel end down is positive. 21 deg 30 is
+      understood.
+    </p>
+    <QuantityField
+      label="arm, bar axis to wheel centre"
+      si="m"
+      :low="0.05"
+      :high="1.5"
+      :model-value="arm?.length ?? draft.get('length')"
+      @update:model-value="(v) => put('length', v)" />
+    <QuantityField
+      label="left arm reads"
+      si="rad"
+      :decimals="1"
+      :low="-1.4"
+      :high="1.4"
+      :model-value="arm?.angle ?? draft.get('angle')"
+      @update:model-value="(v) => put('angle', v)" />
+    <QuantityField
+      label="at hub to arch"
+      si="m"
+      :low="0.02"
+      :high="2"
+      :model-value="arm?.hub_to_arch ?? draft.get('hub_to_arch') ?? found('left')"
+      @update:model-value="(v) => put('hub_to_arch', v)" />
     <template v-if="arm">
-      <QuantityField label="right arm reads" si="rad" :decimals="1" :low="-1.4" :high="1.4" hint="blank: as the left" :model-value="arm.right_angle" @update:model-value="(v) => set({ right_angle: v })" />
-      <QuantityField label="chassis reads" si="rad" :decimals="1" :low="-1.4" :high="1.4" hint="0 when zeroed on it" :model-value="arm.chassis" @update:model-value="(v) => set({ chassis: v })" />
-      <details class="wide"><summary class="link">arm length from a second reading</summary>
-        <p class="small quiet">Semi-trailing, or the wheel further out than its plate: jack the wheel, read plate and hub to arch again, spring unloaded or not.</p>
-        <div class="pair"><QuantityField label="left plate then reads" si="rad" :decimals="1" :low="-1.4" :high="1.4" :model-value="second.angle" @update:model-value="(v) => (second.angle = v)" /><QuantityField label="hub to arch then" si="m" :low="0.02" :high="2" :model-value="second.height" @update:model-value="(v) => (second.height = v)" /></div>
-        <button class="act" :disabled="second.angle === null || second.height === null" @click="read">Take the length it makes</button> <span v-if="refused" class="grade-stop" role="alert">{{ refused }}</span></details>
-      <v-select label="how it lies" :items="MOTIONS" :model-value="arm.motion ?? 'trailing'" @update:model-value="(v: TorsionArm['motion']) => set({ motion: v })" />
+      <QuantityField
+        label="right arm reads"
+        si="rad"
+        :decimals="1"
+        :low="-1.4"
+        :high="1.4"
+        hint="blank: as the left"
+        :model-value="arm.right_angle"
+        @update:model-value="(v) => set({ right_angle: v })" />
+      <QuantityField
+        label="chassis reads"
+        si="rad"
+        :decimals="1"
+        :low="-1.4"
+        :high="1.4"
+        hint="0 when zeroed on it"
+        :model-value="arm.chassis"
+        @update:model-value="(v) => set({ chassis: v })" />
+      <details class="wide">
+        <summary class="link">arm length from a second reading</summary>
+        <p class="small quiet">
+          Semi-trailing, or the wheel further out than its plate: jack the wheel, read plate and hub to arch again,
+          spring unloaded or not.
+        </p>
+        <div class="pair">
+          <QuantityField
+            label="left plate then reads"
+            si="rad"
+            :decimals="1"
+            :low="-1.4"
+            :high="1.4"
+            :model-value="second.angle"
+            @update:model-value="(v) => (second.angle = v)" /><QuantityField
+            label="hub to arch then"
+            si="m"
+            :low="0.02"
+            :high="2"
+            :model-value="second.height"
+            @update:model-value="(v) => (second.height = v)" />
+        </div>
+        <button class="act" :disabled="second.angle === null || second.height === null" @click="read">
+          Take the length it makes
+        </button>
+        <span v-if="refused" class="grade-stop" role="alert">{{ refused }}</span>
+      </details>
+      <v-select
+        label="how it lies"
+        :items="MOTIONS"
+        :model-value="arm.motion ?? 'trailing'"
+        @update:model-value="(v: TorsionArm['motion']) => set({ motion: v })" />
       <template v-if="arm.motion === 'wishbone'">
-        <QuantityField label="lead of the bolt, one turn" si="m" kind="fine length" :low="0.0002" :high="0.02" :model-value="arm.bolt?.lead ?? bolt.get('lead')" @update:model-value="(v) => setBolt('lead', v)" />
-        <QuantityField label="lever the bolt pushes" si="m" :low="0.02" :high="1" :model-value="arm.bolt?.lever ?? bolt.get('lever')" @update:model-value="(v) => setBolt('lever', v)" />
+        <QuantityField
+          label="lead of the bolt, one turn"
+          si="m"
+          kind="fine length"
+          :low="0.0002"
+          :high="0.02"
+          :model-value="arm.bolt?.lead ?? bolt.get('lead')"
+          @update:model-value="(v) => setBolt('lead', v)" />
+        <QuantityField
+          label="lever the bolt pushes"
+          si="m"
+          :low="0.02"
+          :high="1"
+          :model-value="arm.bolt?.lever ?? bolt.get('lever')"
+          @update:model-value="(v) => setBolt('lever', v)" />
       </template>
       <template v-else>
-        <QuantityField label="plate adjusts up by" si="rad" :decimals="1" :low="0" :high="0.6" hint="blank: fixed plate" :model-value="arm.adjuster?.up" @update:model-value="(v) => setAdjuster('up', v)" />
-        <QuantityField label="and down by" si="rad" :decimals="1" :low="0" :high="0.6" :model-value="arm.adjuster?.down" @update:model-value="(v) => setAdjuster('down', v)" />
-        <QuantityField v-if="arm.adjuster" label="one turn is" si="rad" :decimals="2" :low="0.0005" :high="0.6" :model-value="arm.adjuster.per_turn" @update:model-value="(v) => setAdjuster('per_turn', v)" />
+        <QuantityField
+          label="plate adjusts up by"
+          si="rad"
+          :decimals="1"
+          :low="0"
+          :high="0.6"
+          hint="blank: fixed plate"
+          :model-value="arm.adjuster?.up"
+          @update:model-value="(v) => setAdjuster('up', v)" />
+        <QuantityField
+          label="and down by"
+          si="rad"
+          :decimals="1"
+          :low="0"
+          :high="0.6"
+          :model-value="arm.adjuster?.down"
+          @update:model-value="(v) => setAdjuster('down', v)" />
+        <QuantityField
+          v-if="arm.adjuster"
+          label="one turn is"
+          si="rad"
+          :decimals="2"
+          :low="0.0005"
+          :high="0.6"
+          :model-value="arm.adjuster.per_turn"
+          @update:model-value="(v) => setAdjuster('per_turn', v)" />
       </template>
     </template>
   </div>

@@ -15,31 +15,68 @@ const vehicle = useVehicle()
 const places = computed<Place[]>(() => PLACES.filter((p) => p.startsWith(props.end)))
 const { found, asked } = useAnswer(() => {
   const [document, setup] = [vehicle.document.value, vehicle.setup.value]
-  return document && setup ? api.POST('/api/index', { body: { document, setup: setup.id, place: places.value[0]! } }) : null
+  return document && setup
+    ? api.POST('/api/index', { body: { document, setup: setup.id, place: places.value[0]! } })
+    : null
 }, [vehicle.report, () => props.end])
 const bars = computed(() => vehicle.document.value?.bars ?? [])
 function fit(part: TorsionBarPart): void {
-  vehicle.edit(`${props.end} bars ${part.code}`, places.value.flatMap((p) => {
-    const base = ['setups', vehicle.setupIndex.value, 'sides', p]
-    const height = vehicle.report.value?.corners[p]?.hub_to_arch?.value
-    return [{ path: [...base, 'spring'], value: part }, { path: [...base, 'index'], value: null }, ...(height === undefined ? [] : [{ path: [...base, 'set_by'], value: 'height' }, { path: [...base, 'hub_to_arch'], value: height }])]
-  }))
+  vehicle.edit(
+    `${props.end} bars ${part.code}`,
+    places.value.flatMap((p) => {
+      const base = ['setups', vehicle.setupIndex.value, 'sides', p]
+      const height = vehicle.report.value?.corners[p]?.hub_to_arch?.value
+      return [
+        { path: [...base, 'spring'], value: part },
+        { path: [...base, 'index'], value: null },
+        ...(height === undefined
+          ? []
+          : [
+              { path: [...base, 'set_by'], value: 'height' },
+              { path: [...base, 'hub_to_arch'], value: height },
+            ]),
+      ]
+    }),
+  )
 }
-const remove = (part: TorsionBarPart): void => vehicle.edit(`bar ${part.code} put away`, [{ path: ['bars'], value: bars.value.filter((b) => b.code !== part.code) }])
+const remove = (part: TorsionBarPart): void =>
+  vehicle.edit(`bar ${part.code} put away`, [{ path: ['bars'], value: bars.value.filter((b) => b.code !== part.code) }])
 const beside = computed(() => vehicle.setup.value?.sides?.[places.value[0]!]?.beside ?? null)
-const setBeside = (value: typeof beside.value): void => vehicle.edit(`coil beside the ${props.end} bars`, places.value.map((p) => ({ path: ['setups', vehicle.setupIndex.value, 'sides', p, 'beside'], value })))
-const setRate = (value: number | null): void => setBeside(value === null ? null : { hold: 0, ...beside.value, rate: { ...beside.value?.rate, value } })
+const setBeside = (value: typeof beside.value): void =>
+  vehicle.edit(
+    `coil beside the ${props.end} bars`,
+    places.value.map((p) => ({ path: ['setups', vehicle.setupIndex.value, 'sides', p, 'beside'], value })),
+  )
+const setRate = (value: number | null): void =>
+  setBeside(value === null ? null : { hold: 0, ...beside.value, rate: { ...beside.value?.rate, value } })
 const replacing = ref(false)
 const coil = ref<{ rate: number | null; free: number | null }>({ rate: null, free: null })
 function replace(): void {
   const { rate, free } = coil.value
   if (rate === null) return
-  const part = { kind: 'coil' as const, code: `coilover ${(rate / 1e3).toFixed(0)}`, rate: { value: rate }, free_length: free }
-  vehicle.edit(`coilovers in place of the ${props.end} bars`, places.value.flatMap((p) => {
-    const base = ['setups', vehicle.setupIndex.value, 'sides', p]
-    const height = vehicle.report.value?.corners[p]?.hub_to_arch?.value
-    return [{ path: [...base, 'spring'], value: part }, { path: [...base, 'beside'], value: null }, ...(height === undefined ? [] : [{ path: [...base, 'set_by'], value: 'height' }, { path: [...base, 'hub_to_arch'], value: height }])]
-  }))
+  const part = {
+    kind: 'coil' as const,
+    code: `coilover ${(rate / 1e3).toFixed(0)}`,
+    rate: { value: rate },
+    free_length: free,
+  }
+  vehicle.edit(
+    `coilovers in place of the ${props.end} bars`,
+    places.value.flatMap((p) => {
+      const base = ['setups', vehicle.setupIndex.value, 'sides', p]
+      const height = vehicle.report.value?.corners[p]?.hub_to_arch?.value
+      return [
+        { path: [...base, 'spring'], value: part },
+        { path: [...base, 'beside'], value: null },
+        ...(height === undefined
+          ? []
+          : [
+              { path: [...base, 'set_by'], value: 'height' },
+              { path: [...base, 'hub_to_arch'], value: height },
+            ]),
+      ]
+    }),
+  )
 }
 const code = ref('')
 const fresh = ref<TorsionBarPart | null>(null)
@@ -49,7 +86,12 @@ const named = computed(() => code.value.trim() || (fresh.value ? `bar ${(fresh.v
 function add(): void {
   if (!fresh.value) return
   const now = barOf(vehicle.setup.value?.sides?.[places.value[0]!])
-  const whole = { ...fresh.value, inner_splines: fresh.value.inner_splines ?? now?.inner_splines ?? null, outer_splines: fresh.value.outer_splines ?? now?.outer_splines ?? null, code: named.value }
+  const whole = {
+    ...fresh.value,
+    inner_splines: fresh.value.inner_splines ?? now?.inner_splines ?? null,
+    outer_splines: fresh.value.outer_splines ?? now?.outer_splines ?? null,
+    code: named.value,
+  }
   vehicle.edit(`bar ${whole.code} at hand`, [{ path: ['bars'], value: [...bars.value, whole] }])
   fresh.value = null
   code.value = ''
@@ -62,24 +104,69 @@ function add(): void {
     <p v-if="!asked" class="quiet" role="status">Trying the bars…</p>
     <template v-else>
       <OtherBars :bars="found?.others ?? []" :movable="!vehicle.isFound.value" @fit="fit" @remove="remove" />
-      <p v-if="!bars.length" class="say">No bars are at hand yet: type the one that is fitted and those that could be.</p>
+      <p v-if="!bars.length" class="say">
+        No bars are at hand yet: type the one that is fitted and those that could be.
+      </p>
     </template>
     <button v-if="!adding" class="link" @click="adding = true">type in another bar</button>
     <form v-else class="add" @submit.prevent="add">
       <label>its code <input v-model="code" maxlength="80" :placeholder="named" /></label>
-      <BarFields :part="fresh" :draft-key="`${vehicle.id} ${end} new bar`" :code="named || 'bar'" :splined="splined" @change="(p) => (fresh = p)" />
-      <button class="act" type="submit" :disabled="!fresh">Keep it at hand</button> <button class="link" type="button" @click="adding = false">close</button>
+      <BarFields
+        :part="fresh"
+        :draft-key="`${vehicle.id} ${end} new bar`"
+        :code="named || 'bar'"
+        :splined="splined"
+        @change="(p) => (fresh = p)" />
+      <button class="act" type="submit" :disabled="!fresh">Keep it at hand</button>
+      <button class="link" type="button" @click="adding = false">close</button>
     </form>
     <div class="beside">
-      <QuantityField label="coil on the damper beside the bar" si="N/m" :low="100" :high="1e6" hint="blank: none" :readonly="vehicle.isFound.value" :model-value="beside?.rate.value" @update:model-value="setRate" />
-      <QuantityField v-if="beside" label="pressed at full droop by" si="m" kind="fine length" :low="0" :high="0.3" :readonly="vehicle.isFound.value" :model-value="beside.hold ?? 0" @update:model-value="(v) => setBeside({ ...beside!, hold: v ?? 0 })" />
+      <QuantityField
+        label="coil on the damper beside the bar"
+        si="N/m"
+        :low="100"
+        :high="1e6"
+        hint="blank: none"
+        :readonly="vehicle.isFound.value"
+        :model-value="beside?.rate.value"
+        @update:model-value="setRate" />
+      <QuantityField
+        v-if="beside"
+        label="pressed at full droop by"
+        si="m"
+        kind="fine length"
+        :low="0"
+        :high="0.3"
+        :readonly="vehicle.isFound.value"
+        :model-value="beside.hold ?? 0"
+        @update:model-value="(v) => setBeside({ ...beside!, hold: v ?? 0 })" />
     </div>
     <form v-if="replacing" class="add" @submit.prevent="replace">
-      <div class="beside"><QuantityField label="rate of the coilover" si="N/m" :low="500" :high="1e6" :model-value="coil.rate" @update:model-value="(v) => (coil.rate = v)" /><QuantityField label="free length" si="m" :low="0.03" :high="1" :model-value="coil.free" @update:model-value="(v) => (coil.free = v)" /></div>
-      <button class="act" type="submit" :disabled="coil.rate === null">Bars out, coilovers in</button> <button class="link" type="button" @click="replacing = false">close</button>
+      <div class="beside">
+        <QuantityField
+          label="rate of the coilover"
+          si="N/m"
+          :low="500"
+          :high="1e6"
+          :model-value="coil.rate"
+          @update:model-value="(v) => (coil.rate = v)" /><QuantityField
+          label="free length"
+          si="m"
+          :low="0.03"
+          :high="1"
+          :model-value="coil.free"
+          @update:model-value="(v) => (coil.free = v)" />
+      </div>
+      <button class="act" type="submit" :disabled="coil.rate === null">Bars out, coilovers in</button>
+      <button class="link" type="button" @click="replacing = false">close</button>
     </form>
-    <button v-else class="link" :disabled="vehicle.isFound.value" @click="replacing = true">a coilover in place of bar and damper</button>
-    <p class="small quiet">A thicker bar is stiffer and needs less twist for the same load: rate and free plate angle change together. Bars are handed and set one way; left stays left.</p>
+    <button v-else class="link" :disabled="vehicle.isFound.value" @click="replacing = true">
+      a coilover in place of bar and damper
+    </button>
+    <p class="small quiet">
+      A thicker bar is stiffer and needs less twist for the same load: rate and free plate angle change together. Bars
+      are handed and set one way; left stays left.
+    </p>
   </section>
 </template>
 

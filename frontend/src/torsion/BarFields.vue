@@ -10,24 +10,86 @@ const draft = useDraft(props.draftKey, ['diameter', 'effective_length'] as const
 function put(member: 'diameter' | 'effective_length', value: number | null): void {
   if (props.part) return emit('change', value === null ? null : { ...props.part, [member]: value })
   const whole = draft.put(member, value)
-  if (whole) emit('change', { kind: 'torsion bar', code: props.code, bore: 0, shear_modulus: 79.3e9, ...whole } as TorsionBarPart)
+  if (whole)
+    emit('change', {
+      kind: 'torsion bar',
+      code: props.code,
+      bore: 0,
+      shear_modulus: 79.3e9,
+      ...whole,
+    } as TorsionBarPart)
 }
-const set = (member: keyof TorsionBarPart, value: unknown): void => { if (props.part) emit('change', { ...props.part, [member]: value } as TorsionBarPart) }
+const set = (member: keyof TorsionBarPart, value: unknown): void => {
+  if (props.part) emit('change', { ...props.part, [member]: value } as TorsionBarPart)
+}
 </script>
 
 <template>
   <div class="barf">
-    <QuantityField label="bar diameter" si="m" kind="fine length" :low="0.004" :high="0.12" :model-value="part?.diameter ?? draft.get('diameter')" @update:model-value="(v) => put('diameter', v)" />
-    <QuantityField label="effective length" si="m" :low="0.05" :high="3" :model-value="part?.effective_length ?? draft.get('effective_length')" @update:model-value="(v) => put('effective_length', v)" />
+    <QuantityField
+      label="bar diameter"
+      si="m"
+      kind="fine length"
+      :low="0.004"
+      :high="0.12"
+      :model-value="part?.diameter ?? draft.get('diameter')"
+      @update:model-value="(v) => put('diameter', v)" />
+    <QuantityField
+      label="effective length"
+      si="m"
+      :low="0.05"
+      :high="3"
+      :model-value="part?.effective_length ?? draft.get('effective_length')"
+      @update:model-value="(v) => put('effective_length', v)" />
     <template v-if="part">
-      <QuantityField label="bore, if hollow" si="m" kind="fine length" :low="0" :high="0.11" :model-value="part.bore || null" @update:model-value="(v) => set('bore', v ?? 0)" />
-      <QuantityField label="measured rate, if known" si="N*m/rad" :low="10" :high="1e6" :model-value="part.angular_rate?.value" @update:model-value="(v) => set('angular_rate', v === null ? null : { how: 'bench', ...part!.angular_rate, value: v })" />
+      <QuantityField
+        label="bore, if hollow"
+        si="m"
+        kind="fine length"
+        :low="0"
+        :high="0.11"
+        :model-value="part.bore || null"
+        @update:model-value="(v) => set('bore', v ?? 0)" />
+      <QuantityField
+        label="measured rate, if known"
+        si="N*m/rad"
+        :low="10"
+        :high="1e6"
+        :model-value="part.angular_rate?.value"
+        @update:model-value="
+          (v) => set('angular_rate', v === null ? null : { how: 'bench', ...part!.angular_rate, value: v })
+        " />
       <template v-if="splined">
-        <QuantityField label="inner splines" si="" :decimals="0" :low="2" :high="400" :model-value="part.inner_splines" @update:model-value="(v) => (v === null || Number.isInteger(v)) && set('inner_splines', v)" />
-        <QuantityField label="outer splines" si="" :decimals="0" :low="2" :high="400" :model-value="part.outer_splines" @update:model-value="(v) => (v === null || Number.isInteger(v)) && set('outer_splines', v)" />
+        <QuantityField
+          label="inner splines"
+          si=""
+          :decimals="0"
+          :low="2"
+          :high="400"
+          :model-value="part.inner_splines"
+          @update:model-value="(v) => (v === null || Number.isInteger(v)) && set('inner_splines', v)" />
+        <QuantityField
+          label="outer splines"
+          si=""
+          :decimals="0"
+          :low="2"
+          :high="400"
+          :model-value="part.outer_splines"
+          @update:model-value="(v) => (v === null || Number.isInteger(v)) && set('outer_splines', v)" />
       </template>
-      <v-checkbox label="handed, marked left and right" :model-value="!!part.handed" @update:model-value="(v) => set('handed', v ? 'left' : null)" />
-      <QuantityField label="stress not to exceed, MPa" si="" :decimals="0" unit-text="MPa" :low="50" :high="3000" :model-value="part.most_stress ? part.most_stress / 1e6 : null" @update:model-value="(v) => set('most_stress', v === null ? null : v * 1e6)" />
+      <v-checkbox
+        label="handed, marked left and right"
+        :model-value="!!part.handed"
+        @update:model-value="(v) => set('handed', v ? 'left' : null)" />
+      <QuantityField
+        label="stress not to exceed, MPa"
+        si=""
+        :decimals="0"
+        unit-text="MPa"
+        :low="50"
+        :high="3000"
+        :model-value="part.most_stress ? part.most_stress / 1e6 : null"
+        @update:model-value="(v) => set('most_stress', v === null ? null : v * 1e6)" />
     </template>
   </div>
 </template>

@@ -23,21 +23,28 @@ const heights = useHeights()
 const units = useUnits()
 const side = ref<'left' | 'right'>('left')
 const place = computed<Place>(() => PLACES.find((p) => p === `${props.end}_${side.value}`)!)
-const mirror = computed<Place>(() => PLACES.find((p) => p === `${props.end}_${side.value === 'left' ? 'right' : 'left'}`)!)
+const mirror = computed<Place>(() =>
+  PLACES.find((p) => p === `${props.end}_${side.value === 'left' ? 'right' : 'left'}`)!,
+)
 const load = ref<string | null>(null)
 const loads = computed(() => vehicle.document.value?.loads ?? [])
 const arm = computed(() => vehicle.document.value?.vehicle.ends?.[props.end]?.arm ?? null)
 const sideSetup = (p: Place) => vehicle.setup.value?.sides?.[p]
 const ask = (p: Place) => () => {
   const [document, setup] = [vehicle.document.value, vehicle.setup.value]
-  return document && setup && arm.value ? api.POST('/api/index', { body: { document, setup: setup.id, place: p, load_state: load.value } }) : null
+  return document && setup && arm.value
+    ? api.POST('/api/index', { body: { document, setup: setup.id, place: p, load_state: load.value } })
+    : null
 }
 const { found, trouble, asked, current } = useAnswer(() => ask(place.value)(), [vehicle.report, place, load])
 const other = useAnswer(() => ask(mirror.value)(), [vehicle.report, mirror, load])
 const bench = computed(() => (found.value?.bench?.place === place.value ? found.value.bench : null))
 const rows = computed(() => bench.value?.rows ?? [])
 const chosen = computed(() => sideSetup(place.value)?.index ?? null)
-const row = computed<MoveRow | null>(() => rows.value.find((r) => r.inner === chosen.value?.inner && r.outer === chosen.value.outer) ?? rows.value[0] ?? null)
+const row = computed<MoveRow | null>(
+  () =>
+    rows.value.find((r) => r.inner === chosen.value?.inner && r.outer === chosen.value.outer) ?? rows.value[0] ?? null,
+)
 /** What the plate of the other side should show, for telling swapped sides. */
 const otherReads = computed(() => {
   const [made, c] = [other.found.value?.bench, sideSetup(mirror.value)?.index]
@@ -47,23 +54,55 @@ const base = (p: Place): (string | number)[] => ['setups', vehicle.setupIndex.va
 function askHeight(value: number | null): void {
   if (value === null) return
   const places = heights.moves(place.value)
-  vehicle.edit(`height, ${places.length > 1 ? props.end : `${props.end} ${side.value}`}`, places.flatMap((p) => [{ path: [...base(p), 'set_by'], value: 'height' }, { path: [...base(p), 'hub_to_arch'], value }]))
+  vehicle.edit(
+    `height, ${places.length > 1 ? props.end : `${props.end} ${side.value}`}`,
+    places.flatMap((p) => [
+      { path: [...base(p), 'set_by'], value: 'height' },
+      { path: [...base(p), 'hub_to_arch'], value },
+    ]),
+  )
 }
 function askAngle(value: number | null): void {
   if (value === null) return
-  vehicle.edit(`free angle, ${props.end} ${side.value}`, [{ path: [...base(place.value), 'set_by'], value: 'free angle' }, { path: [...base(place.value), 'free_angle'], value }])
+  vehicle.edit(`free angle, ${props.end} ${side.value}`, [
+    { path: [...base(place.value), 'set_by'], value: 'free angle' },
+    { path: [...base(place.value), 'free_angle'], value },
+  ])
 }
 function take(r: MoveRow): void {
-  vehicle.edit(`spline moves, ${props.end} ${side.value}`, [{ path: [...base(place.value), 'index'], value: { inner: r.inner, outer: r.outer } }])
+  vehicle.edit(`spline moves, ${props.end} ${side.value}`, [
+    { path: [...base(place.value), 'index'], value: { inner: r.inner, outer: r.outer } },
+  ])
 }
 /** Whether both plates' answers are of the load chosen and of the vehicle as it is now. */
-const answered = computed(() => current.value && other.current.value && vehicle.reported.value === vehicle.document.value)
+const answered = computed(
+  () => current.value && other.current.value && vehicle.reported.value === vehicle.document.value,
+)
 function setForLoad(): void {
-  const angles = [[place.value, bench.value?.free_wanted?.value], [mirror.value, other.found.value?.bench?.free_wanted?.value]] as const
-  vehicle.edit(`${props.end} free angles for the load`, angles.flatMap(([p, v]) => (v === undefined || p === undefined ? [] : [{ path: [...base(p), 'set_by'], value: 'free angle' }, { path: [...base(p), 'free_angle'], value: v }])))
+  const angles = [
+    [place.value, bench.value?.free_wanted?.value],
+    [mirror.value, other.found.value?.bench?.free_wanted?.value],
+  ] as const
+  vehicle.edit(
+    `${props.end} free angles for the load`,
+    angles.flatMap(([p, v]) =>
+      v === undefined || p === undefined
+        ? []
+        : [
+            { path: [...base(p), 'set_by'], value: 'free angle' },
+            { path: [...base(p), 'free_angle'], value: v },
+          ],
+    ),
+  )
 }
-watch(() => loads.value.length, () => { if (!loads.value.some((l) => l.id === load.value)) load.value = null })
-const deg = (f: Figure | null | undefined): string => (f ? (f.assumed ? '~' : '') + units.show(f.value, 'rad', { unit: true, decimals: 1 }) : '–')
+watch(
+  () => loads.value.length,
+  () => {
+    if (!loads.value.some((l) => l.id === load.value)) load.value = null
+  },
+)
+const deg = (f: Figure | null | undefined): string =>
+  f ? (f.assumed ? '~' : '') + units.show(f.value, 'rad', { unit: true, decimals: 1 }) : '–'
 const most = computed(() => Math.max(0.012, ...rows.value.map((r) => Math.abs(r.off ?? 0))))
 const x = (off: number): number => 74 + (off / most.value) * 66
 /** How far the adjuster carries the height of a pair each way, by the pairs' own degrees to millimetres. */
@@ -72,7 +111,10 @@ const perAngle = computed(() => {
   const [a, b] = [known[0], known.find((r) => Math.abs(r.change - (known[0]?.change ?? 0)) > 1e-6)]
   return a && b ? (b.off! - a.off!) / (b.change - a.change) : 0
 })
-const says = (r: MoveRow): string => { const text = sentence(r.says ?? '', r.numbers ?? {}, units.system.value); return text.charAt(0).toUpperCase() + text.slice(1) }
+const says = (r: MoveRow): string => {
+  const text = sentence(r.says ?? '', r.numbers ?? {}, units.system.value)
+  return text.charAt(0).toUpperCase() + text.slice(1)
+}
 const GRADES: Record<string, string> = { note: 'Note', look: 'Look', stop: 'Stop' }
 const ways = (r: { inner: number; outer: number }) => turns(r.inner, r.outer, bench.value!)
 const charted = ref<ChartRow[]>([])
@@ -86,7 +128,10 @@ watch([place, vehicle.report], () => (charted.value = []))
 async function chart(): Promise<void> {
   const [document, setup] = [vehicle.document.value, vehicle.setup.value]
   if (!document || !setup) return
-  const { data } = await api.POST('/api/index/chart.csv', { body: { document, setup: setup.id, place: place.value }, parseAs: 'text' } as never)
+  const { data } = await api.POST('/api/index/chart.csv', {
+    body: { document, setup: setup.id, place: place.value },
+    parseAs: 'text',
+  } as never)
   const link = window.document.createElement('a')
   link.href = URL.createObjectURL(new Blob([data as unknown as string], { type: 'text/csv' }))
   link.download = `${document.vehicle.name} index chart ${props.end} ${side.value}.csv`
@@ -98,49 +143,220 @@ async function chart(): Promise<void> {
 <template>
   <section class="index" :aria-label="`Index bench, ${end}`">
     <div class="asked">
-      <QuantityField :label="`${end} ${side}, hub to arch wanted`" strong si="m" :low="0.02" :high="2" :clearable="false" :computed-value="sideSetup(place)?.set_by === 'free angle'" :readonly="vehicle.isFound.value" :model-value="bench?.hub_wanted?.value ?? sideSetup(place)?.hub_to_arch" @update:model-value="askHeight" />
-      <QuantityField label="or free plate angle" si="rad" :decimals="1" :low="-1.5" :high="3" :clearable="false" :computed-value="sideSetup(place)?.set_by !== 'free angle'" :readonly="vehicle.isFound.value" :model-value="bench?.free_wanted?.value" @update:model-value="askAngle" />
-      <QuantityField v-if="arm?.motion !== 'wishbone'" label="plate reads now, unloaded" si="rad" :decimals="1" :low="-1.5" :high="3" hint="blank: as found" :readonly="vehicle.isFound.value" :model-value="sideSetup(place)?.plate_read" @update:model-value="(v) => vehicle.edit(`plate as read, ${end} ${side}`, [{ path: [...base(place), 'plate_read'], value: v }])" />
-      <div role="tablist" aria-label="Which side" class="sides"><button v-for="s in (['left', 'right'] as const)" :key="s" class="tab" role="tab" :aria-selected="s === side" @click="side = s">{{ s === 'left' ? 'Left' : 'Right' }}</button></div>
+      <QuantityField
+        :label="`${end} ${side}, hub to arch wanted`"
+        strong
+        si="m"
+        :low="0.02"
+        :high="2"
+        :clearable="false"
+        :computed-value="sideSetup(place)?.set_by === 'free angle'"
+        :readonly="vehicle.isFound.value"
+        :model-value="bench?.hub_wanted?.value ?? sideSetup(place)?.hub_to_arch"
+        @update:model-value="askHeight" />
+      <QuantityField
+        label="or free plate angle"
+        si="rad"
+        :decimals="1"
+        :low="-1.5"
+        :high="3"
+        :clearable="false"
+        :computed-value="sideSetup(place)?.set_by !== 'free angle'"
+        :readonly="vehicle.isFound.value"
+        :model-value="bench?.free_wanted?.value"
+        @update:model-value="askAngle" />
+      <QuantityField
+        v-if="arm?.motion !== 'wishbone'"
+        label="plate reads now, unloaded"
+        si="rad"
+        :decimals="1"
+        :low="-1.5"
+        :high="3"
+        hint="blank: as found"
+        :readonly="vehicle.isFound.value"
+        :model-value="sideSetup(place)?.plate_read"
+        @update:model-value="
+          (v) => vehicle.edit(`plate as read, ${end} ${side}`, [{ path: [...base(place), 'plate_read'], value: v }])
+        " />
+      <div role="tablist" aria-label="Which side" class="sides">
+        <button
+          v-for="s in ['left', 'right'] as const"
+          :key="s"
+          class="tab"
+          role="tab"
+          :aria-selected="s === side"
+          @click="side = s">
+          {{ s === 'left' ? 'Left' : 'Right' }}
+        </button>
+      </div>
     </div>
     <div class="under" role="radiogroup" aria-label="Under which load the height is meant">
-      <span class="quiet">height meant</span><button v-for="l in [{ id: null, name: 'as weighed' }, ...loads]" :key="l.id ?? ''" role="radio" :aria-checked="l.id === load" class="tab" @click="load = l.id">{{ l.name }}</button>
-      <button v-if="load && !vehicle.isFound.value" class="link" :disabled="!answered" @click="setForLoad">set both plates for this load</button>
-      <span class="quiet was">was {{ units.show(bench?.hub_found?.value, 'm', { unit: true }) }}; arm {{ deg(bench?.arm_wanted) }}, was {{ deg(bench?.arm_found) }}</span>
+      <span class="quiet">height meant</span
+      ><button
+        v-for="l in [{ id: null, name: 'as weighed' }, ...loads]"
+        :key="l.id ?? ''"
+        role="radio"
+        :aria-checked="l.id === load"
+        class="tab"
+        @click="load = l.id">
+        {{ l.name }}
+      </button>
+      <button v-if="load && !vehicle.isFound.value" class="link" :disabled="!answered" @click="setForLoad">
+        set both plates for this load
+      </button>
+      <span class="quiet was"
+        >was {{ units.show(bench?.hub_found?.value, 'm', { unit: true }) }}; arm {{ deg(bench?.arm_wanted) }}, was
+        {{ deg(bench?.arm_found) }}</span
+      >
     </div>
     <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>
     <p v-else-if="!asked" class="quiet" role="status">Trying the splines…</p>
-    <p v-else-if="!bench" class="say">Type the torsion bar as found under Survey and its arm under Geometry; the moves follow.</p>
-    <p v-else-if="bench.trouble" class="say"><b class="grade-look">Look</b> {{ bench.trouble }}. Wanted: <AskFigure :figure="bench.free_wanted" :path="`corners.${place}.free_angle`" title="free angle" :options="{ unit: true, decimals: 1 }" />.</p>
+    <p v-else-if="!bench" class="say">
+      Type the torsion bar as found under Survey and its arm under Geometry; the moves follow.
+    </p>
+    <p v-else-if="bench.trouble" class="say">
+      <b class="grade-look">Look</b> {{ bench.trouble }}. Wanted:
+      <AskFigure
+        :figure="bench.free_wanted"
+        :path="`corners.${place}.free_angle`"
+        title="free angle"
+        :options="{ unit: true, decimals: 1 }" />.
+    </p>
     <template v-else-if="bench.bolt">
       <dl class="bolt">
-        <dt>turns of the bolt</dt><dd><b>{{ bench.bolt.turns.assumed ? '~' : '' }}{{ Math.abs(bench.bolt.turns.value).toFixed(1) }}</b> {{ bench.bolt.turns.value >= 0 ? 'tighter' : 'looser' }}</dd>
-        <dt>one turn</dt><dd>{{ deg(bench.bolt.angle_per_turn) }}<template v-if="bench.bolt.height_per_turn">, {{ bench.bolt.height_per_turn.assumed ? '~' : '' }}{{ units.show(bench.bolt.height_per_turn.value, 'm', { unit: true, kind: 'fine length' }) }} of height here</template></dd>
-        <dt>bar end, unloaded</dt><dd><AskFigure :figure="bench.free_wanted" :path="`corners.${place}.free_angle`" title="free angle" :options="{ unit: true, decimals: 1 }" />, was {{ deg(bench.free_found) }}</dd>
+        <dt>turns of the bolt</dt>
+        <dd>
+          <b>{{ bench.bolt.turns.assumed ? '~' : '' }}{{ Math.abs(bench.bolt.turns.value).toFixed(1) }}</b>
+          {{ bench.bolt.turns.value >= 0 ? 'tighter' : 'looser' }}
+        </dd>
+        <dt>one turn</dt>
+        <dd>
+          {{ deg(bench.bolt.angle_per_turn)
+          }}<template v-if="bench.bolt.height_per_turn"
+            >, {{ bench.bolt.height_per_turn.assumed ? '~' : ''
+            }}{{ units.show(bench.bolt.height_per_turn.value, 'm', { unit: true, kind: 'fine length' }) }} of height
+            here</template
+          >
+        </dd>
+        <dt>bar end, unloaded</dt>
+        <dd>
+          <AskFigure
+            :figure="bench.free_wanted"
+            :path="`corners.${place}.free_angle`"
+            title="free angle"
+            :options="{ unit: true, decimals: 1 }" />, was {{ deg(bench.free_found) }}
+        </dd>
       </dl>
       <TurnEffect :bench="bench" :place="place" />
-      <p class="small quiet">Lift the vehicle so that the bar is nearly unwound before its bolt is turned; count the same from the same mark on both sides. The maker of the vehicle says how far a bolt may go. Have the alignment set afterwards.</p>
+      <p class="small quiet">
+        Lift the vehicle so that the bar is nearly unwound before its bolt is turned; count the same from the same mark
+        on both sides. The maker of the vehicle says how far a bolt may go. Have the alignment set afterwards.
+      </p>
     </template>
     <template v-else-if="row && bench.splines">
       <IndexDrawing :bench="bench" :row="row" :side="side" />
       <table class="moves" aria-label="Spline moves">
-        <thead><tr><th>bar</th><th>plate</th><th class="mid">{{ arm?.adjuster ? 'adjuster' : '' }} <b>{{ units.show(bench.hub_wanted?.value, 'm') }} wanted</b></th><th class="r">{{ units.unit('m').written }}</th><th class="r">{{ arm?.adjuster?.per_turn ? 'turns' : 'left' }}</th><th>first thing against it</th></tr></thead>
-        <tbody><tr v-for="r in rows" :key="`${r.inner} ${r.outer}`" :class="{ sel: r === row }">
-          <td colspan="2"><button class="pick" :disabled="vehicle.isFound.value" :aria-pressed="r === row" @click="take(r)"><span>{{ r.inner ? turnWords(r.inner, ways(r).bar).replace(/ splines?/, '') : 'as it is' }}</span><span>{{ r.outer ? turnWords(r.outer, ways(r).plate).replace(/ splines?/, '') : 'as it is' }}</span></button></td>
-          <td><svg width="148" height="36" viewBox="0 0 148 36" aria-hidden="true"><path class="plumb" d="M74 0V36" /><template v-if="r.off != null"><rect v-if="arm?.adjuster" class="reach" :x="x(r.off - arm.adjuster.down * perAngle)" y="9" :width="Math.max(2, x(r.off + arm.adjuster.up * perAngle) - x(r.off - arm.adjuster.down * perAngle))" height="18" /><path v-if="r.grade === 'stop'" class="gapline" :d="`M74 18H${x(r.off)}`" /><path class="wedge" :class="{ stop: r.grade === 'stop', fact: r !== row }" :d="`M${x(r.off)} 13l-7 -11h14z`" /></template></svg></td>
-          <td class="r">{{ r.off == null ? '–' : units.show(r.off, 'm', { signed: true, kind: 'fine length' }) }}</td>
-          <td class="r">{{ r.turns != null ? (Math.abs(r.turns) < 0.05 ? '0' : `${r.turns > 0 ? '+' : '−'}${Math.abs(r.turns).toFixed(1)}`) : units.show(r.adjust, 'rad', { signed: true, decimals: 1, unit: true }) }}</td>
-          <td class="why"><b v-if="r.grade" :class="`grade-${r.grade}`">{{ GRADES[r.grade] }}</b> {{ says(r) }}</td>
-        </tr></tbody>
+        <thead>
+          <tr>
+            <th>bar</th>
+            <th>plate</th>
+            <th class="mid">
+              {{ arm?.adjuster ? 'adjuster' : '' }} <b>{{ units.show(bench.hub_wanted?.value, 'm') }} wanted</b>
+            </th>
+            <th class="r">{{ units.unit('m').written }}</th>
+            <th class="r">{{ arm?.adjuster?.per_turn ? 'turns' : 'left' }}</th>
+            <th>first thing against it</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in rows" :key="`${r.inner} ${r.outer}`" :class="{ sel: r === row }">
+            <td colspan="2">
+              <button class="pick" :disabled="vehicle.isFound.value" :aria-pressed="r === row" @click="take(r)">
+                <span>{{
+                  r.inner ? turnWords(r.inner, ways(r).bar).replace(/ splines?/, '') : 'as it is'
+                }}</span><span>{{
+                  r.outer ? turnWords(r.outer, ways(r).plate).replace(/ splines?/, '') : 'as it is'
+                }}</span>
+              </button>
+            </td>
+            <td>
+              <svg width="148" height="36" viewBox="0 0 148 36" aria-hidden="true">
+                <path class="plumb" d="M74 0V36" />
+                <template v-if="r.off != null">
+                  <rect
+                    v-if="arm?.adjuster"
+                    class="reach"
+                    :x="x(r.off - arm.adjuster.down * perAngle)"
+                    y="9"
+                    :width="
+                      Math.max(2, x(r.off + arm.adjuster.up * perAngle) - x(r.off - arm.adjuster.down * perAngle))
+                    "
+                    height="18" />
+                  <path v-if="r.grade === 'stop'" class="gapline" :d="`M74 18H${x(r.off)}`" />
+                  <path
+                    class="wedge"
+                    :class="{ stop: r.grade === 'stop', fact: r !== row }"
+                    :d="`M${x(r.off)} 13l-7 -11h14z`" />
+                </template>
+              </svg>
+            </td>
+            <td class="r">{{ r.off == null ? '–' : units.show(r.off, 'm', { signed: true, kind: 'fine length' }) }}</td>
+            <td class="r">
+              {{
+                r.turns != null
+                  ? Math.abs(r.turns) < 0.05
+                    ? '0'
+                    : `${r.turns > 0 ? '+' : '−'}${Math.abs(r.turns).toFixed(1)}`
+                  : units.show(r.adjust, 'rad', { signed: true, decimals: 1, unit: true })
+              }}
+            </td>
+            <td class="why">
+              <b v-if="r.grade" :class="`grade-${r.grade}`">{{ GRADES[r.grade] }}</b> {{ says(r) }}
+            </td>
+          </tr>
+        </tbody>
       </table>
       <LevelCheck :bench="bench" :row="row" :place="place" :load="load" :other="otherReads" />
       <OrderOfWork :bench="bench" :row="row" :side="side" :adjustable="!!arm?.adjuster" />
       <TurnEffect :bench="bench" :place="place" />
-      <p class="foot"><button class="link" :aria-expanded="charted.length > 0" @click="show">index chart of this vehicle</button> <button class="link" @click="chart">index chart of this vehicle, CSV</button> <span class="quiet">Indexing moves the height; the bar's rate stays its own.</span></p>
-      <table v-if="charted.length" class="chart" aria-label="Index chart"><thead><tr><th>bar</th><th>plate</th><th>turned by</th><th>plate shows</th><th>hub to arch</th><th>wheel rate</th></tr></thead>
-        <tbody><tr v-for="c in charted" :key="c.change" :class="{ sel: c.inner === 0 && c.outer === 0 }"><td>{{ c.inner ? turnWords(c.inner, ways(c).bar) : '–' }}</td><td>{{ c.outer ? turnWords(c.outer, ways(c).plate) : '–' }}</td><td>{{ units.show(c.change, 'rad', { signed: true, decimals: 1, unit: true }) }}</td><td>{{ units.show(c.free_angle, 'rad', { decimals: 1, unit: true }) }}</td><td>{{ units.show(c.hub_to_arch, 'm', { unit: true }) }}</td><td>{{ units.show(c.wheel_rate, 'N/m', { unit: true }) }}</td></tr></tbody></table>
+      <p class="foot">
+        <button class="link" :aria-expanded="charted.length > 0" @click="show">index chart of this vehicle</button>
+        <button class="link" @click="chart">index chart of this vehicle, CSV</button>
+        <span class="quiet">Indexing moves the height; the bar's rate stays its own.</span>
+      </p>
+      <table v-if="charted.length" class="chart" aria-label="Index chart">
+        <thead>
+          <tr>
+            <th>bar</th>
+            <th>plate</th>
+            <th>turned by</th>
+            <th>plate shows</th>
+            <th>hub to arch</th>
+            <th>wheel rate</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="c in charted" :key="c.change" :class="{ sel: c.inner === 0 && c.outer === 0 }">
+            <td>{{ c.inner ? turnWords(c.inner, ways(c).bar) : '–' }}</td>
+            <td>{{ c.outer ? turnWords(c.outer, ways(c).plate) : '–' }}</td>
+            <td>{{ units.show(c.change, 'rad', { signed: true, decimals: 1, unit: true }) }}</td>
+            <td>{{ units.show(c.free_angle, 'rad', { decimals: 1, unit: true }) }}</td>
+            <td>{{ units.show(c.hub_to_arch, 'm', { unit: true }) }}</td>
+            <td>{{ units.show(c.wheel_rate, 'N/m', { unit: true }) }}</td>
+          </tr>
+        </tbody>
+      </table>
     </template>
-    <p v-else class="say">The bar's splines, inner and outer, are typed under <router-link class="link" :to="`/vehicle/${vehicle.id}/survey#as-found`">Survey</router-link>; moves follow from them. Wanted: a free plate angle of <AskFigure :figure="bench.free_wanted" :path="`corners.${place}.free_angle`" title="free angle" :options="{ unit: true, decimals: 1 }" />.</p>
+    <p v-else class="say">
+      The bar's splines, inner and outer, are typed under
+      <router-link class="link" :to="`/vehicle/${vehicle.id}/survey#as-found`">Survey</router-link>; moves follow from
+      them. Wanted: a free plate angle of
+      <AskFigure
+        :figure="bench.free_wanted"
+        :path="`corners.${place}.free_angle`"
+        title="free angle"
+        :options="{ unit: true, decimals: 1 }" />.
+    </p>
   </section>
 </template>
 

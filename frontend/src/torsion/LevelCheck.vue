@@ -8,30 +8,61 @@ import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 
 /** What the level shows of the unloaded plate, typed, and what that says: right, or which mistake it is. */
-const props = defineProps<{ bench: IndexBench; row: MoveRow; place: Place; load: string | null; other: number | null }>()
+const props = defineProps<{
+  bench: IndexBench
+  row: MoveRow
+  place: Place
+  load: string | null
+  other: number | null
+}>()
 const vehicle = useVehicle()
 const units = useUnits()
 const reading = ref<number | null>(null)
-watch(() => props.place, () => (reading.value = null))
+watch(
+  () => props.place,
+  () => (reading.value = null),
+)
 const { found } = useAnswer(() => {
   const [document, setup] = [vehicle.document.value, vehicle.setup.value]
   if (reading.value === null || !document || !setup) return null
-  return api.POST('/api/index/check', { body: { document, setup: setup.id, place: props.place, load_state: props.load, inner: props.row.inner, outer: props.row.outer, reading: reading.value, other: props.other } })
+  return api.POST('/api/index/check', {
+    body: {
+      document,
+      setup: setup.id,
+      place: props.place,
+      load_state: props.load,
+      inner: props.row.inner,
+      outer: props.row.outer,
+      reading: reading.value,
+      other: props.other,
+    },
+  })
 }, [reading, () => props.row, () => props.place, vehicle.report])
 // how high it then stands, and how sure: asked a moment later, off the path of typing
 const stands = ref<{ value: number; by: number; first: string } | null>(null)
 const plate = computed(() => props.row.free_angle + (props.row.reachable ? (props.row.adjust ?? 0) : 0))
 let wait: ReturnType<typeof setTimeout> | undefined
-watch([plate, () => props.place, () => props.load, vehicle.report], () => {
-  clearTimeout(wait)
-  const mine = [plate.value, props.place]
-  wait = setTimeout(async () => {
-    const [document, setup] = [vehicle.document.value, vehicle.setup.value]
-    if (!document || !setup || vehicle.isFound.value) return void (stands.value = null)
-    const { data } = await api.POST('/api/index/sure', { body: { document, setup: setup.id, place: props.place, load_state: props.load, free_angle: plate.value } }).catch(() => ({ data: undefined }))
-    if (mine[0] === plate.value && mine[1] === props.place) stands.value = data ? { value: data.found.value, by: data.found.standard, first: data.found.shares?.[0]?.label ?? '' } : null
-  }, 300)
-}, { immediate: true })
+watch(
+  [plate, () => props.place, () => props.load, vehicle.report],
+  () => {
+    clearTimeout(wait)
+    const mine = [plate.value, props.place]
+    wait = setTimeout(async () => {
+      const [document, setup] = [vehicle.document.value, vehicle.setup.value]
+      if (!document || !setup || vehicle.isFound.value) return void (stands.value = null)
+      const { data } = await api
+        .POST('/api/index/sure', {
+          body: { document, setup: setup.id, place: props.place, load_state: props.load, free_angle: plate.value },
+        })
+        .catch(() => ({ data: undefined }))
+      if (mine[0] === plate.value && mine[1] === props.place)
+        stands.value = data
+          ? { value: data.found.value, by: data.found.standard, first: data.found.shares?.[0]?.label ?? '' }
+          : null
+    }, 300)
+  },
+  { immediate: true },
+)
 onScopeDispose(() => clearTimeout(wait))
 const said = computed(() => (reading.value === null ? [] : (found.value?.found ?? [])))
 const deg = (v: number): string => units.show(v, 'rad', { decimals: 1 })
@@ -39,11 +70,36 @@ const deg = (v: number): string => units.show(v, 'rad', { decimals: 1 })
 
 <template>
   <section class="check" aria-label="What the level shows">
-    <div><p class="quiet">last, level zeroed on the sill, laid on the unloaded plate</p>
-      <p class="must"><b>{{ deg(row.free_angle) }}°</b> <span>good {{ deg(row.free_angle - bench.window) }} to {{ deg(row.free_angle + bench.window) }}</span></p></div>
-    <QuantityField label="the level shows" strong si="rad" :decimals="1" :low="-1.5" :high="1.5" :model-value="reading" @update:model-value="(v) => (reading = v)" />
-    <div class="says" aria-live="polite"><p v-for="e in said.slice(0, 2)" :key="e.says"><b :class="e.verdict === 'good' ? 'good' : 'grade-stop'">{{ e.verdict === 'good' ? 'Good' : e.verdict }}</b> {{ e.says }}</p></div>
-    <p v-if="stands" class="wide">Loaded{{ row.reachable ? ' and adjusted' : '' }} it stands at <b>{{ units.show(stands.value, 'm') }}</b> ± {{ units.show(stands.by, 'm', { unit: true, kind: 'fine length' }) }} hub to arch<span v-if="stands.first" class="quiet">; most of that from {{ stands.first }}</span>.</p>
+    <div>
+      <p class="quiet">last, level zeroed on the sill, laid on the unloaded plate</p>
+      <p class="must">
+        <b>{{ deg(row.free_angle) }}°</b>
+        <span>good {{ deg(row.free_angle - bench.window) }} to {{ deg(row.free_angle + bench.window) }}</span>
+      </p>
+    </div>
+    <QuantityField
+      label="the level shows"
+      strong
+      si="rad"
+      :decimals="1"
+      :low="-1.5"
+      :high="1.5"
+      :model-value="reading"
+      @update:model-value="(v) => (reading = v)" />
+    <div class="says" aria-live="polite">
+      <p v-for="e in said.slice(0, 2)" :key="e.says">
+        <b :class="e.verdict === 'good' ? 'good' : 'grade-stop'">{{ e.verdict === 'good' ? 'Good' : e.verdict }}</b>
+        {{ e.says }}
+      </p>
+    </div>
+    <p v-if="stands" class="wide">
+      Loaded{{ row.reachable ? ' and adjusted' : '' }} it stands at <b>{{ units.show(stands.value, 'm') }}</b> ±
+      {{ units.show(stands.by, 'm', { unit: true, kind: 'fine length' }) }} hub to arch<span
+        v-if="stands.first"
+        class="quiet"
+        >; most of that from {{ stands.first }}</span
+      >.
+    </p>
   </section>
 </template>
 

@@ -18,17 +18,27 @@ const STEPS = computed(() => [
   { words: `Plate off, bar out to the ${props.side}`, stop: false },
   { words: `Bar ${turnWords(props.row.inner, turn.value.bar)}`, stop: false },
   { words: `Plate ${turnWords(props.row.outer, turn.value.plate)}`, stop: false },
-  { words: `Level must show ${deg(props.row.free_angle)}${props.adjustable && Math.abs(props.row.adjust ?? 0) > 1e-3 && props.row.reachable ? `, then set to ${deg(props.row.free_angle + (props.row.adjust ?? 0))}` : ''}`, stop: false },
+  {
+    words: `Level must show ${deg(props.row.free_angle)}${props.adjustable && Math.abs(props.row.adjust ?? 0) > 1e-3 && props.row.reachable ? `, then set to ${deg(props.row.free_angle + (props.row.adjust ?? 0))}` : ''}`,
+    stop: false,
+  },
   { words: 'Jack the plate over its stop', stop: true },
 ])
-const kg = (f: { value: number } | null | undefined): string => (f ? units.show(f.value, 'kg', { unit: true, decimals: 0 }) : 'its load')
+const kg = (f: { value: number } | null | undefined): string =>
+  f ? units.show(f.value, 'kg', { unit: true, decimals: 0 }) : 'its load'
 </script>
 
 <template>
   <ol class="order" aria-label="Order of work">
-    <li v-for="(s, i) in STEPS" :key="i" :class="{ stop: s.stop }"><i>{{ i + 1 }}</i><span>{{ s.words }}</span></li>
+    <li v-for="(s, i) in STEPS" :key="i" :class="{ stop: s.stop }">
+      <i>{{ i + 1 }}</i><span>{{ s.words }}</span>
+    </li>
   </ol>
-  <p class="caution"><b class="grade-stop">Stop</b> The wound bar drives the hub down: {{ kg(bench.press_off) }} at 3, {{ kg(bench.press_on) }} at 8. Vehicle on stands, jack under the plate, the maker's puller, stand clear; left bar to the left. Have the alignment set afterwards.</p>
+  <p class="caution">
+    <b class="grade-stop">Stop</b> The wound bar drives the hub down: {{ kg(bench.press_off) }} at 3,
+    {{ kg(bench.press_on) }} at 8. Vehicle on stands, jack under the plate, the maker's puller, stand clear; left bar to
+    the left. Have the alignment set afterwards.
+  </p>
 </template>
 
 <style scoped>

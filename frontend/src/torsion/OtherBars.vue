@@ -12,13 +12,47 @@ const mpa = (f: { value: number } | null | undefined): string => (f ? (f.value /
 
 <template>
   <table v-if="bars.length" class="bars" aria-label="Bars at hand">
-    <thead><tr><th>bar</th><th>diameter, {{ units.unit('m', 'fine length').written }}</th><th>wheel rate, {{ units.unit('N/m').written }}</th><th>Hz</th><th>free plate</th><th>stress at ride, MPa</th><th>at full bump</th><th></th></tr></thead>
-    <tbody><tr v-for="b in bars" :key="b.part.code" :class="{ sel: b.fitted }">
-      <td class="w"><b>{{ b.part.code }}</b></td><td>{{ units.show(b.part.diameter, 'm', { kind: 'fine length' }) }}<small v-if="b.part.bore">bore {{ units.show(b.part.bore, 'm', { kind: 'fine length' }) }}</small></td>
-      <td>{{ mark(b.wheel_rate) }}{{ units.show(b.wheel_rate?.value, 'N/m') }}</td><td>{{ mark(b.frequency) }}{{ units.show(b.frequency?.value, 'Hz') }}</td><td>{{ mark(b.free_angle) }}{{ units.show(b.free_angle?.value, 'rad', { unit: true, decimals: 1 }) }}</td>
-      <td>{{ mpa(b.stress_at_ride) }}</td><td :class="{ 'grade-stop': b.over }">{{ mpa(b.stress) }}<small v-if="b.part.most_stress">of {{ (b.part.most_stress / 1e6).toFixed(0) }}</small></td>
-      <td><span v-if="b.fitted">fitted</span><button v-else class="link" :disabled="!movable" @click="$emit('fit', b.part)">take it</button> <button v-if="!b.fitted" class="link small" :aria-label="`put ${b.part.code} away`" @click="$emit('remove', b.part)">put away</button></td>
-    </tr></tbody>
+    <thead>
+      <tr>
+        <th>bar</th>
+        <th>diameter, {{ units.unit('m', 'fine length').written }}</th>
+        <th>wheel rate, {{ units.unit('N/m').written }}</th>
+        <th>Hz</th>
+        <th>free plate</th>
+        <th>stress at ride, MPa</th>
+        <th>at full bump</th>
+        <th></th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="b in bars" :key="b.part.code" :class="{ sel: b.fitted }">
+        <td class="w">
+          <b>{{ b.part.code }}</b>
+        </td>
+        <td>
+          {{ units.show(b.part.diameter, 'm', { kind: 'fine length' })
+          }}<small v-if="b.part.bore">bore {{ units.show(b.part.bore, 'm', { kind: 'fine length' }) }}</small>
+        </td>
+        <td>{{ mark(b.wheel_rate) }}{{ units.show(b.wheel_rate?.value, 'N/m') }}</td>
+        <td>{{ mark(b.frequency) }}{{ units.show(b.frequency?.value, 'Hz') }}</td>
+        <td>{{ mark(b.free_angle) }}{{ units.show(b.free_angle?.value, 'rad', { unit: true, decimals: 1 }) }}</td>
+        <td>{{ mpa(b.stress_at_ride) }}</td>
+        <td :class="{ 'grade-stop': b.over }">
+          {{ mpa(b.stress) }}<small v-if="b.part.most_stress">of {{ (b.part.most_stress / 1e6).toFixed(0) }}</small>
+        </td>
+        <td>
+          <span v-if="b.fitted">fitted</span
+          ><button v-else class="link" :disabled="!movable" @click="$emit('fit', b.part)">take it</button>
+          <button
+            v-if="!b.fitted"
+            class="link small"
+            :aria-label="`put ${b.part.code} away`"
+            @click="$emit('remove', b.part)">
+            put away
+          </button>
+        </td>
+      </tr>
+    </tbody>
   </table>
 </template>
 

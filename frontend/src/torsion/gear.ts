@@ -10,7 +10,12 @@ export function gearPath(at: Point, radius: number, teeth: number, turn = 0): st
   const depth = Math.min(8, (radius * 2.2) / teeth)
   const points: string[] = []
   for (let k = 0; k < teeth; k++)
-    for (const [share, r] of [[-0.32, radius - depth], [-0.16, radius], [0.16, radius], [0.32, radius - depth]] as const) {
+    for (const [share, r] of [
+      [-0.32, radius - depth],
+      [-0.16, radius],
+      [0.16, radius],
+      [0.32, radius - depth],
+    ] as const) {
       const a = turn + ((k + share) * 2 * Math.PI) / teeth
       points.push(`${(at.x + r * Math.sin(a)).toFixed(1)} ${(at.y - r * Math.cos(a)).toFixed(1)}`)
     }
@@ -18,7 +23,10 @@ export function gearPath(at: Point, radius: number, teeth: number, turn = 0): st
 }
 
 /** A point at an angle from straight up, clockwise. */
-export const polar = (at: Point, radius: number, turn: number): Point => ({ x: at.x + radius * Math.sin(turn), y: at.y - radius * Math.cos(turn) })
+export const polar = (at: Point, radius: number, turn: number): Point => ({
+  x: at.x + radius * Math.sin(turn),
+  y: at.y - radius * Math.cos(turn),
+})
 
 /** An arc from one angle to another, clockwise positive, with the points of an arrow head at its end. */
 export function arcArrow(at: Point, radius: number, from: number, to: number): { arc: string; head: string } {
@@ -29,11 +37,18 @@ export function arcArrow(at: Point, radius: number, from: number, to: number): {
   const tip = polar(at, radius, to)
   const [inner, outer] = [polar(at, radius - 9, back), polar(at, radius + 9, back)]
   const p = (q: Point): string => `${q.x.toFixed(1)} ${q.y.toFixed(1)}`
-  return { arc: `M${p(a)}A${radius} ${radius} 0 ${long} ${way > 0 ? 1 : 0} ${p(b)}`, head: `M${p(tip)}L${p(inner)}L${p(outer)}Z` }
+  return {
+    arc: `M${p(a)}A${radius} ${radius} 0 ${long} ${way > 0 ? 1 : 0} ${p(b)}`,
+    head: `M${p(tip)}L${p(inner)}L${p(outer)}Z`,
+  }
 }
 
 /** Turn of each end on screen, rad; which sense lifts the body is the core's to say. */
-export function turns(inner: number, outer: number, bench: { splines: number[] | null; lifts_clockwise: boolean }): { bar: number; plate: number } {
+export function turns(
+  inner: number,
+  outer: number,
+  bench: { splines: number[] | null; lifts_clockwise: boolean },
+): { bar: number; plate: number } {
   const sense = bench.lifts_clockwise ? 1 : -1
   const [n, o] = bench.splines ?? [1, 1]
   return { bar: (sense * inner * 2 * Math.PI) / n!, plate: (-sense * outer * 2 * Math.PI) / o! }
@@ -41,4 +56,6 @@ export function turns(inner: number, outer: number, bench: { splines: number[] |
 
 /** "4 splines clockwise" for one end; empty where it stays. */
 export const turnWords = (count: number, turn: number): string =>
-  count === 0 ? 'stays as it is' : `${Math.abs(count)} ${Math.abs(count) === 1 ? 'spline' : 'splines'} ${turn > 0 ? 'clockwise' : 'anticlockwise'}`
+  count === 0
+    ? 'stays as it is'
+    : `${Math.abs(count)} ${Math.abs(count) === 1 ? 'spline' : 'splines'} ${turn > 0 ? 'clockwise' : 'anticlockwise'}`

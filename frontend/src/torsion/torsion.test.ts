@@ -16,6 +16,11 @@ describe('the splined ends', () => {
     expect(left.plate).toBeCloseTo((-45 * Math.PI) / 180)
     const right = turns(4, 5, { splines: [36, 40], lifts_clockwise: false })
     expect([right.bar, right.plate]).toEqual([-left.bar, -left.plate])
-    expect([turnWords(4, left.bar), turnWords(-5, left.plate), turnWords(1, -1), turnWords(0, 0)]).toEqual(['4 splines clockwise', '5 splines anticlockwise', '1 spline anticlockwise', 'stays as it is'])
+    expect([turnWords(4, left.bar), turnWords(-5, left.plate), turnWords(1, -1), turnWords(0, 0)]).toEqual([
+      '4 splines clockwise',
+      '5 splines anticlockwise',
+      '1 spline anticlockwise',
+      'stays as it is',
+    ])
   })
 })

@@ -26,7 +26,11 @@ export interface StopPlaces {
 }
 
 /** Where the stop stands by the report's numbers; nothing while they are not known. */
-export function stopPlaces(corner: CornerReport | undefined, side: SideSetup, part: BumpStop | null | undefined): StopPlaces | null {
+export function stopPlaces(
+  corner: CornerReport | undefined,
+  side: SideSetup,
+  part: BumpStop | null | undefined,
+): StopPlaces | null {
   const gap = corner?.stop_gap?.value
   const ratio = corner?.damper_motion_ratio?.value
   if (!part || gap === undefined || !ratio) return null
@@ -35,9 +39,19 @@ export function stopPlaces(corner: CornerReport | undefined, side: SideSetup, pa
   const shaft = gap + packer + length
   const compressible = part.compressible ?? 0.5
   return {
-    length, supplied: part.length, packer, shaft, ratio, compressible, squeezeTold: part.compressible != null, gap,
-    touch: gap / ratio, hard: (shaft - packer - length * (1 - compressible)) / ratio, mount: shaft / ratio,
-    shortest: corner?.stop_shortest?.value ?? null, longest: corner?.stop_longest?.value ?? null,
+    length,
+    supplied: part.length,
+    packer,
+    shaft,
+    ratio,
+    compressible,
+    squeezeTold: part.compressible != null,
+    gap,
+    touch: gap / ratio,
+    hard: (shaft - packer - length * (1 - compressible)) / ratio,
+    mount: shaft / ratio,
+    shortest: corner?.stop_shortest?.value ?? null,
+    longest: corner?.stop_longest?.value ?? null,
   }
 }
 

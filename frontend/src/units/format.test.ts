@@ -14,7 +14,13 @@ describe('figures', () => {
     expect(percent(0.1421, { signed: true })).toBe('+14 %')
   })
   it('fill a sentence with the reader’s units and keep the mark of an estimate', () => {
-    const numbers = { held: { value: 0.0024, unit: 'm', assumed: true }, wanted: { value: 0.003, unit: 'm' }, over: { value: 0.0426, unit: '' } }
-    expect(sentence('Held by only {held}; {wanted} wanted, {over}', numbers, 'metric')).toBe('Held by only ~2.4 mm; 3 mm wanted, 4 %')
+    const numbers = {
+      held: { value: 0.0024, unit: 'm', assumed: true },
+      wanted: { value: 0.003, unit: 'm' },
+      over: { value: 0.0426, unit: '' },
+    }
+    expect(sentence('Held by only {held}; {wanted} wanted, {over}', numbers, 'metric')).toBe(
+      'Held by only ~2.4 mm; 3 mm wanted, 4 %',
+    )
   })
 })

@@ -11,8 +11,21 @@ export interface ShowOptions {
   unit?: boolean
 }
 
-const WRITTEN: Record<string, string> = { 'cm^2': 'cm²', 'cm^3': 'cm³', 'in^2': 'in²', 'in^3': 'in³',
-  deg: '°', 'N*s/m': 'N·s/m', 'lbf*s/in': 'lbf·s/in', 'kgf*s/mm': 'kgf·s/mm', 'N*m': 'N·m', 'lbf*ft': 'lbf·ft', 'kgf*m': 'kgf·m', 'deg/g': '°/g', 'N*m/deg': 'N·m/°', 'N*m/rad': 'N·m/rad',
+const WRITTEN: Record<string, string> = {
+  'cm^2': 'cm²',
+  'cm^3': 'cm³',
+  'in^2': 'in²',
+  'in^3': 'in³',
+  deg: '°',
+  'N*s/m': 'N·s/m',
+  'lbf*s/in': 'lbf·s/in',
+  'kgf*s/mm': 'kgf·s/mm',
+  'N*m': 'N·m',
+  'lbf*ft': 'lbf·ft',
+  'kgf*m': 'kgf·m',
+  'deg/g': '°/g',
+  'N*m/deg': 'N·m/°',
+  'N*m/rad': 'N·m/rad',
 }
 const dimensions = Object.entries(table.dimensions) as [string, { si: string; units: Record<string, number> }][]
 
@@ -23,7 +36,11 @@ export const SYSTEMS: { id: System; words: string }[] = [
 ]
 
 /** The unit a system shows for an SI unit: its name in the table, its factor, its decimals. */
-export function unitShown(si: string, system: System, kind?: Kind): { name: string; written: string; factor: number; decimals: number } {
+export function unitShown(
+  si: string,
+  system: System,
+  kind?: Kind,
+): { name: string; written: string; factor: number; decimals: number } {
   const [name, dimension] = dimensions.find(([, d]) => d.si === si) ?? ['ratio', { si: '', units: { '': 1 } }]
   const row = (table.systems[system] as Record<string, (string | number)[]>)[kind ?? name] ?? [si, 3]
   const unit = String(row[0])
@@ -43,5 +60,10 @@ export function show(value: number | null | undefined, si: string, system: Syste
 }
 
 /** A ratio as a percentage. */
-export const percent = (value: number | null | undefined, options: { signed?: boolean; decimals?: number } = {}): string =>
-  value === null || value === undefined ? '–' : `${show(value * 100, '', 'metric', { decimals: options.decimals ?? 0, ...options })} %`
+export const percent = (
+  value: number | null | undefined,
+  options: { signed?: boolean; decimals?: number } = {},
+): string =>
+  value === null || value === undefined
+    ? '–'
+    : `${show(value * 100, '', 'metric', { decimals: options.decimals ?? 0, ...options })} %`

@@ -8,6 +8,7 @@ from feder.core.numbers.notes import collecting_notes
 from feder.core.numbers.working import given
 from feder.core.practice.usual import COMPRESSIBLE
 from feder.core.standing.corner import StandingCorner
+from feder.core.standing.parts.bump_stop import StopFacts
 
 
 def stop_lengths(stood: StandingCorner) -> StopLengths | None:
@@ -40,3 +41,13 @@ def stop_lengths(stood: StandingCorner) -> StopLengths | None:
             )
     except OutOfRange:
         return None
+
+
+def touched_at(stop: StopFacts, hub: float) -> float:
+    """Wheel travel from a height at which the stop is touched."""
+    return float(stop.damper.wheel_travel(hub, stop.at_gap(hub)))
+
+
+def hard_at(stop: StopFacts, hub: float, share: float) -> float:
+    """Wheel travel from a height at which the stop has squeezed by its share, and is hard."""
+    return float(stop.damper.wheel_travel(hub, stop.at_gap(hub) + share * float(stop.length)))

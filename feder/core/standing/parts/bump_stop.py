@@ -48,6 +48,10 @@ class StopFacts:
         """Damper shaft that shows at a height."""
         return shaft_after(self.shaft, self.damper.travel(self.hub_to_arch, hub))
 
+    def at_gap(self, hub: float) -> float:
+        """Gap between stop and damper body at a height; negative when squeezed."""
+        return stop_gap(self.shaft_at(hub), self.packer, self.length)
+
     def at(self, hub: float) -> Squeeze | None:
         """The stop at a height; nothing while the damper's motion ratio is not known."""
         if not self.damper.known:

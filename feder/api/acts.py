@@ -1,0 +1,52 @@
+"""What a person does on a bench: asked as an act, answered as the changes of the document that it makes."""
+
+from flask import Response
+from flask_openapi3 import APIBlueprint
+
+from feder.api.asked import AboutDocument, answered
+from feder.api.errors import ErrorBody
+from feder.api.rooms import rooms
+from feder.api.wire import Wire
+from feder.core.benches.acts import Act, changes_of
+from feder.core.benches.travel.stop import StopBench, stop_bench
+from feder.core.document.base import Place
+from feder.core.document.changes import Change
+
+acts = APIBlueprint("acts", __name__, url_prefix="/api", abp_responses={409: ErrorBody, 422: ErrorBody})
+
+
+class ActQuestion(AboutDocument):
+    """An act on one setup."""
+
+    setup: str
+    act: Act
+
+
+class ActAnswer(Wire):
+    """The changes, and the state of the document with them."""
+
+    patch: list[Change]
+    state: str
+
+
+@acts.post("/act", responses={200: ActAnswer})
+def do(body: ActQuestion) -> Response:
+    """The changes that an act makes; nothing is stored."""
+    changes = changes_of(body.document, body.setup, body.act)
+    made = rooms().documents.changed(body.known.state, changes)
+    return answered(ActAnswer(patch=changes, state=made.state))
+
+
+class StopQuestion(AboutDocument):
+    setup: str
+    place: Place
+
+
+class StopAnswer(Wire):
+    bench: StopBench | None
+
+
+@acts.post("/stop", responses={200: StopAnswer})
+def stop(body: StopQuestion) -> Response:
+    """The bump stop of a corner: at any length it may be cut to, and on packers."""
+    return answered(StopAnswer(bench=stop_bench(body.document, body.setup, body.place)))

@@ -1,0 +1,217 @@
+"""Acts: what a person does on a bench, as the changes of the document that it makes. One model an act."""
+
+from collections.abc import Iterable
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from feder.core.benches.height.ask import ask_collar, ask_height
+from feder.core.benches.index.fit import coil_for_bar, fit_bar, set_for_load
+from feder.core.benches.sag.take import take_air, take_lever, take_sags, take_spring, tell_needs
+from feder.core.benches.springs.choose import Sides, choose_spring, keep_found, perch
+from feder.core.benches.travel.stop import set_stop
+from feder.core.document.base import EndName, LengthM, Place, PressurePa, RateNpm, ShortLengthM, SignedLengthM
+from feder.core.document.changes import Change
+from feder.core.document.document import Document
+from feder.core.document.setup import SpringPart, TorsionBarPart
+from feder.core.numbers.errors import OutOfRange
+from feder.core.numbers.frozen import Frozen
+
+Changes = Iterable[Change]
+
+
+class ChooseSpring(Frozen):
+    """A spring from the shelf, at one end."""
+
+    act: Literal["choose spring"]
+    end: EndName
+    part: SpringPart
+    sides: Sides = "both"
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return choose_spring(document, setup, self.end, self.part, self.sides)
+
+
+class OnPerch(Frozen):
+    """An end set on the perch as it came, or back to its height."""
+
+    act: Literal["perch"]
+    end: EndName
+    on: bool
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return perch(document, setup, self.end, on=self.on)
+
+
+class KeepFound(Frozen):
+    """The spring as found stays."""
+
+    act: Literal["keep found"]
+    end: EndName
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return keep_found(document, setup, self.end)
+
+
+class FitBar(Frozen):
+    """Another torsion bar."""
+
+    act: Literal["fit bar"]
+    end: EndName
+    part: TorsionBarPart
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return fit_bar(document, setup, self.end, self.part)
+
+
+class CoilForBar(Frozen):
+    """Coilovers in the place of torsion bars."""
+
+    act: Literal["coil for bar"]
+    end: EndName
+    rate: RateNpm
+    free_length: LengthM | None = None
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return coil_for_bar(document, setup, self.end, self.rate, self.free_length)
+
+
+class SetForLoad(Frozen):
+    """Both plates of an end for the height under a load."""
+
+    act: Literal["set for load"]
+    end: EndName
+    load_state: str | None
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return set_for_load(document, setup, self.end, self.load_state)
+
+
+class AskHeight(Frozen):
+    """A hub to arch, or a change of it from as found."""
+
+    act: Literal["ask height"]
+    place: Place
+    height: LengthM | None = None
+    change: SignedLengthM | None = None
+    together: bool = False
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return ask_height(document, setup, self.place, self.height, self.change, together=self.together)
+
+
+class AskCollar(Frozen):
+    """A collar, the others kept where they stand."""
+
+    act: Literal["ask collar"]
+    place: Place
+    collar: SignedLengthM
+    together: bool = False
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return ask_collar(document, setup, self.place, self.collar, together=self.together)
+
+
+class SetStop(Frozen):
+    """A bump stop's length and its packers."""
+
+    act: Literal["set stop"]
+    place: Place
+    length: LengthM
+    packer: ShortLengthM = 0.0
+    together: bool = False
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return set_stop(document, setup, self.place, self.length, self.packer, together=self.together)
+
+
+class TakeSags(Frozen):
+    """Preload or pressure for the rider sag wanted."""
+
+    act: Literal["take sags"]
+    ends: Annotated[tuple[EndName, ...], Field(max_length=2)]
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return take_sags(document, setup, self.ends)
+
+
+class TakeSagSpring(Frozen):
+    """A spring of the shelf with the preload found for it."""
+
+    act: Literal["take sag spring"]
+    end: EndName
+    part: SpringPart
+    collar: SignedLengthM
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return take_spring(document, setup, self.end, self.part, self.collar)
+
+
+class TakeAir(Frozen):
+    """Volume spacers with the pressure for them."""
+
+    act: Literal["take air"]
+    end: EndName
+    spacers: Annotated[int, Field(ge=0, le=20)]
+    pressure: PressurePa
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return take_air(document, setup, self.end, self.spacers, self.pressure)
+
+
+class TakeLever(Frozen):
+    """One adjuster as it must stand for a lean or a seat height."""
+
+    act: Literal["take lever"]
+    place: Place
+    member: Literal["collar", "shock_length", "clamp"]
+    value: SignedLengthM
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return take_lever(document, setup, self.place, self.member, self.value)
+
+
+class TellNeeds(Frozen):
+    """The few numbers that the verdict of an end waits for."""
+
+    act: Literal["tell needs"]
+    end: EndName
+    rake: Annotated[float, Field(ge=0, le=1.4)] | None = None
+    travel: LengthM | None = None
+    stroke: LengthM | None = None
+    rate: RateNpm | None = None
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return tell_needs(document, self.end, self.rake, self.travel, self.stroke, self.rate)
+
+
+Act = Annotated[
+    ChooseSpring
+    | OnPerch
+    | KeepFound
+    | FitBar
+    | CoilForBar
+    | SetForLoad
+    | AskHeight
+    | AskCollar
+    | SetStop
+    | TakeSags
+    | TakeSagSpring
+    | TakeAir
+    | TakeLever
+    | TellNeeds,
+    Field(discriminator="act"),
+]
+
+
+def changes_of(document: Document, setup: str, act: Act) -> list[Change]:
+    """The changes that an act makes to a setup.
+
+    Raises:
+        UnknownSetup: the document has no such setup.
+        OutOfRange: the act names a place that this vehicle has not, or cannot be done.
+    """
+    place = getattr(act, "place", None)
+    if place is not None and place not in document.places:
+        raise OutOfRange("place", place, f"is none of this {document.vehicle.kind}'s")
+    return list(act.changes(document, setup))

@@ -1,0 +1,82 @@
+"""Taking what the sag bench says into the setup: preload or pressure, a spring of the shelf, spacers, a lever."""
+
+from collections.abc import Iterator, Sequence
+
+from feder.core.document.base import EndName, Place
+from feder.core.document.changes import Change, put
+from feder.core.document.document import Document
+from feder.core.document.setting import setting
+from feder.core.document.setup import AirSpringPart, SpringPart
+from feder.core.numbers.errors import OutOfRange
+from feder.core.report.evaluate import evaluate
+from feder.core.standing.facts import index_of, setup_of, side_of
+
+GAUGE = 500.0
+"""Finest step of a pump's gauge, Pa."""
+RULE = 1e-4
+"""Finest step of a collar by rule, m."""
+
+
+def take_sags(document: Document, setup: str, ends: Sequence[EndName]) -> Iterator[Change]:
+    """Preload or pressure that brings the rider sag wanted, at these ends."""
+    report, index = evaluate(document, setup), index_of(document, setup)
+    for end in ends:
+        said = report.sags.get(Place(end))
+        if said is not None and said.wanted_pressure is not None:
+            yield from setting(index, Place(end), pressure=_in_steps(said.wanted_pressure.value, GAUGE))
+        elif said is not None and said.wanted_collar is not None:
+            yield from setting(index, Place(end), collar=_in_steps(said.wanted_collar.value, RULE))
+
+
+def take_spring(document: Document, setup: str, end: EndName, part: SpringPart, collar: float) -> Iterator[Change]:
+    """A spring of the shelf with the preload found for it, in both legs."""
+    index = index_of(document, setup)
+    yield from setting(index, Place(end), spring=part, second_spring=None, collar=_in_steps(collar, RULE))
+
+
+def take_air(document: Document, setup: str, end: EndName, spacers: int, pressure: float) -> Iterator[Change]:
+    """So many volume spacers, pumped for them.
+
+    Raises:
+        OutOfRange: on `end`: no air spring stands there.
+    """
+    part = side_of(setup_of(document, setup), Place(end)).spring
+    if not isinstance(part, AirSpringPart):
+        raise OutOfRange("end", end, "has no air spring")
+    made = part.but(spacers=spacers)
+    yield from setting(index_of(document, setup), Place(end), spring=made, pressure=_in_steps(pressure, GAUGE))
+
+
+def take_lever(document: Document, setup: str, place: Place, member: str, value: float) -> Iterator[Change]:
+    """One adjuster as it must stand for a lean or a seat height."""
+    yield from setting(index_of(document, setup), place, **{member: _in_steps(value, RULE)})
+
+
+def _in_steps(value: float, step: float) -> float:
+    return round(round(float(value) / step) * step, 9)
+
+
+def tell_needs(
+    document: Document,
+    end: EndName,
+    rake: float | None = None,
+    travel: float | None = None,
+    stroke: float | None = None,
+    rate: float | None = None,
+) -> Iterator[Change]:
+    """The few numbers a verdict cannot do without, where they belong; a bicycle's rake comes as its head angle."""
+    at: list[str | int] = ["vehicle", "ends", end]
+    if rake is not None:
+        legs = 1 if document.vehicle.kind == "bicycle" else 2
+        yield put([*at, "fork"], {"legs": legs, "read": "along the tube", "rake": rake})
+    if travel is not None:
+        yield put([*at, "travel"], travel)
+    if stroke is not None and travel:
+        # stroke over wheel travel is the motion ratio on the whole; a leverage curve, measured later, says more
+        ratio = {"kind": "ratio", "value": stroke / travel, "convention": "spring per wheel", "how": "estimated"}
+        yield put([*at, "spring"], {"ratio": ratio})
+    if rate is not None:
+        part = {"kind": "coil", "code": "as found", "rate": {"how": "maker", "value": rate}}
+        for index, setup in enumerate(document.setups):
+            if side_of(setup, Place(end)).spring is None:
+                yield put(["setups", index, "sides", end, "spring"], part)

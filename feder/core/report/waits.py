@@ -1,0 +1,65 @@
+"""What a bench still waits for, each with the station and the place on it where it is typed."""
+
+from feder.core.document.base import Place
+from feder.core.report.findings.case import Case
+from feder.core.report.shapes import Asks, SagReport, Wait
+from feder.core.standing.facts import EndFacts
+
+
+def waits_of(case: Case) -> dict[str, list[Wait]]:
+    """By bench: roll of a car; the verdict of each end of a two-wheeler."""
+    if case.document.vehicle.kind == "car":
+        return {"roll": _roll(case)}
+    return {
+        f"verdict {place.value}": _verdict(case, place, case.facts.ends[place.end], case.report.sags.get(place))
+        for place in case.places
+    }
+
+
+def _roll(case: Case) -> list[Wait]:
+    waits = []
+    if case.document.vehicle.sprung_cg_height is None:
+        waits.append(_geometry("the height of the sprung centre of gravity", "roll"))
+    for name, end in case.facts.ends.items():
+        if end.end.roll_centre is None:
+            waits.append(_geometry(f"the {name} roll centre", f"limits-{name}"))
+        if end.track is None:
+            waits.append(_geometry(f"the {name} track", "ratios"))
+        if end.end.layout == "live axle" and end.end.spring_base is None:
+            waits.append(_geometry(f"the {name} spring base", "ratios"))
+    return waits
+
+
+def _geometry(words: str, anchor: str) -> Wait:
+    return Wait(words=words, station="geometry", anchor=anchor)
+
+
+def _verdict(case: Case, place: Place, end: EndFacts, said: SagReport | None) -> list[Wait]:
+    """In the order in which they are told; the first is what to type next."""
+    side, fork, bicycle = case.side(place), end.end.layout == "fork", case.document.vehicle.kind == "bicycle"
+    air = case.stood.corners[place].air is not None
+    asks: Asks
+    waits = []
+    if fork and end.end.fork is None:
+        asked = "head angle, from the floor" if bicycle else "rake, from the vertical"
+        waits.append(
+            Wait(words="its rake, under Geometry", station="geometry", anchor="", asks="rake", label=asked)
+        )
+    if not fork and end.end.spring.ratio is None:
+        words = "its leverage or motion ratio, under Geometry"
+        waits.append(Wait(words=words, station="geometry", anchor="", asks="stroke"))
+    if side.spring is None:
+        asks = None if bicycle else "rate"
+        words = "its spring rate, or its air, under Survey"
+        waits.append(Wait(words=words, station="survey", anchor="as-found", asks=asks))
+    if said is None or said.free_sag is None:
+        waits.append(Wait(words="its readings, extended and bike alone", station="survey", anchor=""))
+    elif said.rider_read is None and said.rider_sag is None:
+        waits.append(Wait(words="its readings with the rider on", station="survey", anchor=""))
+    if said is not None and said.rider_low is None:
+        asks = "travel" if bicycle and end.end.travel is None else None
+        waits.append(Wait(words="its travel, under Geometry", station="geometry", anchor="", asks=asks))
+    if said is None or (said.wanted_collar is None and said.wanted_pressure is None):
+        words = "its pressure, under Survey" if air else "its weight, or its preload, under Survey"
+        waits.append(Wait(words=words, station="survey", anchor="as-found"))
+    return waits
