@@ -14,6 +14,7 @@ from feder.api.wire import Wire
 from feder.calc.answer import answer, listing
 from feder.calc.refusal import CalcError
 from feder.core.benches.springs.candidates import Candidate, Filters, Fit, candidates
+from feder.core.benches.springs.choose import perched
 from feder.core.document.base import EndName
 from feder.core.report.evaluate import evaluate
 from feder.core.report.explain import explain
@@ -62,6 +63,16 @@ def evaluate_document(body: EvaluateQuestion) -> Response:
     return answered(made)
 
 
+class StateAnswer(Wire):
+    state: str
+
+
+@questions.post("/state", responses={200: StateAnswer})
+def state_of(body: AboutDocument) -> Response:
+    """What the content of a document is called: the same for the same content, whatever was left to defaults."""
+    return answered(StateAnswer(state=body.known.state))
+
+
 class CandidatesQuestion(AboutDocument):
     setup: str
     end: EndName
@@ -73,6 +84,8 @@ class CandidatesQuestion(AboutDocument):
 class CandidatesAnswer(Wire):
     rows: list[Candidate]
     on_shelf: int
+    perched: bool
+    """Whether the end stands on its standard perch, where the spring's own length decides the height."""
 
 
 @questions.post("/candidates", responses={200: CandidatesAnswer})
@@ -80,7 +93,9 @@ def shelf_candidates(body: CandidatesQuestion) -> Response:
     """The shelf's springs, each tried at one end."""
     parts = [stored.part for stored in rooms().shelf.all()]
     rows = candidates(body.document, body.setup, body.end, parts, body.fit, body.load_state, body.filters)
-    made = CandidatesAnswer.model_construct(rows=rows, on_shelf=len(parts))
+    made = CandidatesAnswer.model_construct(
+        rows=rows, on_shelf=len(parts), perched=perched(body.document, body.setup, body.end)
+    )
     return answered(made)
 
 

@@ -36,6 +36,8 @@ class StoredVehicle(Wire):
     revision: int
     updated: datetime
     document: Document
+    state: str
+    """What its content is called."""
 
 
 class VehicleSummary(Wire):
@@ -82,10 +84,18 @@ class StaleBody(Wire):
 
 
 def _answer(stored: Stored, status: int = 200) -> Response:
-    made = StoredVehicle.model_construct(
-        id=stored.id, revision=stored.revision, updated=stored.updated, document=stored.document
+    return answered(_shown(stored), status)
+
+
+def _shown(stored: Stored) -> StoredVehicle:
+    known = rooms().documents.whole(stored.document)
+    return StoredVehicle.model_construct(
+        id=stored.id,
+        revision=stored.revision,
+        updated=stored.updated,
+        document=stored.document,
+        state=known.state,
     )
-    return answered(made, status)
 
 
 @vehicles.get("", responses={200: VehicleList})
@@ -141,7 +151,7 @@ def save_vehicle(path: VehiclePath, body: SaveBody) -> Response:
         revision = rooms().garage.save(path.vehicle_id, body.revision, known.document)
     except StaleSave as stale:
         error = ErrorDetail(code=stale.code, key=stale.key, message=stale.message)
-        return answered(StaleBody(error=error, stored=StoredVehicle(**stale.stored.__dict__)), 409)
+        return answered(StaleBody.model_construct(error=error, stored=_shown(stale.stored)), 409)
     return answered(Saved(revision=revision, state=known.state))
 
 

@@ -10,7 +10,7 @@ from feder.core.document.document import BadDocument, read_document
 from feder.core.files.shelf_csv import csv_rows, springs_from_csv
 from feder.core.numbers.errors import BadFile
 from feder.demo.springs import demo_springs
-from feder.units.parse import parse
+from feder.units.parse import read_cell
 
 ROOT = Path(__file__).parents[2]
 
@@ -65,10 +65,6 @@ def test_not_a_number_never_enters(car):
     for bad in ("NaN", "Infinity", "-Infinity"):
         with pytest.raises(BadDocument):
             read_document(car.model_dump_json().replace("2.44", bad, 1))
-
-
-def read_cell(cell, unit):
-    return parse(cell, unit, {"m": "mm", "N/m": "N/mm"}.get(unit)).value
 
 
 def test_the_shelf_goes_to_csv_and_back():

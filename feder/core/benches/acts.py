@@ -1,6 +1,7 @@
 """Acts: what a person does on a bench, as the changes of the document that it makes. One model an act."""
 
 from collections.abc import Iterable
+from math import pi
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -176,13 +177,16 @@ class TellNeeds(Frozen):
 
     act: Literal["tell needs"]
     end: EndName
-    rake: Annotated[float, Field(ge=0, le=1.4)] | None = None
+    rake: Annotated[float, Field(ge=0, le=1.58)] | None = None
+    head_angle: bool = False
+    """Whether that is told from the horizontal, as a bicycle's head angle is."""
     travel: LengthM | None = None
     stroke: LengthM | None = None
     rate: RateNpm | None = None
 
     def changes(self, document: Document, setup: str) -> Changes:
-        return tell_needs(document, self.end, self.rake, self.travel, self.stroke, self.rate)
+        rake = pi / 2 - self.rake if self.rake is not None and self.head_angle else self.rake
+        return tell_needs(document, self.end, rake, self.travel, self.stroke, self.rate)
 
 
 Act = Annotated[

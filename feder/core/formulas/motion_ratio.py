@@ -43,6 +43,18 @@ def motion_ratio_from_leverage(leverage: MotionRatio) -> Ratio:
     return 1 / leverage
 
 
+@formula(result="motion_ratio", source="mean over a travel: what both move between its ends")
+def mean_motion_ratio(spring_travel: Metre, wheel_travel: Metre) -> Ratio:
+    """Motion ratio on the whole of a travel, where it changes along it.
+
+    Raises:
+        OutOfRange: on `wheel_travel` at 0.
+    """
+    if wheel_travel == 0:
+        raise OutOfRange("wheel_travel", wheel_travel, "must not be 0")
+    return spring_travel / wheel_travel
+
+
 @formula(result="wheel_rate", source="virtual work: F_w·dz = F_s·ds with MR = ds/dz, differentiated")
 def wheel_rate(
     spring_rate: Rate,

@@ -68,3 +68,9 @@ def travel_in_all_of(droop_hub_to_arch: Length, limit_hub_to_arch: Length) -> Me
 def sag_share_of(sag_height: Metre, travel_in_all: Length) -> Ratio:
     """Travel used as a share of the travel there is."""
     return sag_height / travel_in_all
+
+
+@formula(result="limit_hub_to_arch", source="room is kept above the contact")
+def contact_clear_of(contact_height: Metre, clearance: Metre) -> Metre:
+    """Hub to arch at which the tyre still has its room before it meets the arch."""
+    return contact_height + clearance

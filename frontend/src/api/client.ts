@@ -1,9 +1,13 @@
 import createClient from 'openapi-fetch'
 
 import type { components, paths } from './schema'
+import { exchanged, packed } from './wire'
 
 type Schemas = components['schemas']
 export type Document = Schemas['Document']
+export type Act = Schemas['ActQuestion']['act']
+export type Wait = Schemas['Wait']
+export type StopBench = Schemas['StopBench']
 export type Setup = Schemas['Setup']
 export type SideSetup = Schemas['SideSetup']
 export type SpringPart = Schemas['SpringPart']
@@ -70,8 +74,9 @@ let unpaired = (): void => undefined
 export const whenUnpaired = (then: () => void): void => void (unpaired = then)
 export const api = createClient<paths>({
   baseUrl: window.location.origin,
+  bodySerializer: packed,
   fetch: async (request) => {
-    const answer = await globalThis.fetch(request)
+    const answer = await exchanged(request, (r) => globalThis.fetch(r))
     if (answer.status === 401 && !window.location.pathname.startsWith('/pair')) unpaired()
     return answer
   },

@@ -21,6 +21,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/state": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the content of a document is called: the same for the same content, whatever was left to defaults. */
+        post: operations["questions_state_of_state_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/candidates": {
         parameters: {
             query?: never;
@@ -117,6 +134,40 @@ export interface paths {
         get: operations["questions_calc_list_calc_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/act": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The changes that an act makes; nothing is stored. */
+        post: operations["acts_do_act_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The bump stop of a corner: at any length it may be cut to, and on packers. */
+        post: operations["acts_stop_stop_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1139,6 +1190,13 @@ export interface components {
             /** @default null */
             steering?: components["schemas"]["SteeringReport"] | null;
             /**
+             * Waits
+             * @default {}
+             */
+            waits?: {
+                [key: string]: components["schemas"]["Wait"][];
+            };
+            /**
              * Equilibrium
              * @default null
              */
@@ -1352,6 +1410,31 @@ export interface components {
             front_moved?: components["schemas"]["Figure"] | null;
             /** @default null */
             rear_moved?: components["schemas"]["Figure"] | null;
+        };
+        /**
+         * Wait
+         * @description One thing a bench waits for: words, and where it is typed; `asks` is a number that can be asked at once.
+         */
+        Wait: {
+            /** Words */
+            words: string;
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "sheet";
+            /** Anchor */
+            anchor: string;
+            /**
+             * Asks
+             * @default null
+             */
+            asks?: ("rake" | "stroke" | "travel" | "rate") | null;
+            /**
+             * Label
+             * @default null
+             */
+            label?: string | null;
         };
         /**
          * EvaluateQuestion
@@ -3238,12 +3321,37 @@ export interface components {
              */
             ends?: components["schemas"]["Ends"];
         };
+        /** StateAnswer */
+        StateAnswer: {
+            /** State */
+            state: string;
+        };
+        /**
+         * AboutDocument
+         * @description A document that need not be saved: whole, or as changes (JSON Patch) to the one whose state is `base`.
+         */
+        AboutDocument: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+        };
         /** CandidatesAnswer */
         CandidatesAnswer: {
             /** Rows */
             rows: components["schemas"]["Candidate"][];
             /** On Shelf */
             on_shelf: number;
+            /** Perched */
+            perched: boolean;
         };
         /**
          * Candidate
@@ -3273,6 +3381,11 @@ export interface components {
             sits?: components["schemas"]["Figure"] | null;
             /** @default null */
             objection?: components["schemas"]["Objection"] | null;
+            /**
+             * Best
+             * @default true
+             */
+            best?: boolean;
             /** @default null */
             pair?: components["schemas"]["SpringPart"] | null;
         };
@@ -3548,6 +3661,450 @@ export interface components {
              * @default null
              */
             high?: number | null;
+        };
+        /**
+         * ActAnswer
+         * @description The changes, and the state of the document with them.
+         */
+        ActAnswer: {
+            /** Patch */
+            patch: components["schemas"]["Change"][];
+            /** State */
+            state: string;
+        };
+        /**
+         * ActQuestion
+         * @description An act on one setup.
+         */
+        ActQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            /** Act */
+            act: components["schemas"]["ChooseSpring"] | components["schemas"]["OnPerch"] | components["schemas"]["KeepFound"] | components["schemas"]["FitBar"] | components["schemas"]["CoilForBar"] | components["schemas"]["SetForLoad"] | components["schemas"]["AskHeight"] | components["schemas"]["AskCollar"] | components["schemas"]["SetStop"] | components["schemas"]["TakeSags"] | components["schemas"]["TakeSagSpring"] | components["schemas"]["TakeAir"] | components["schemas"]["TakeLever"] | components["schemas"]["TellNeeds"];
+        };
+        /**
+         * AskCollar
+         * @description A collar, the others kept where they stand.
+         */
+        AskCollar: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "ask collar";
+            place: components["schemas"]["Place"];
+            /** Collar */
+            collar: number;
+            /**
+             * Together
+             * @default false
+             */
+            together?: boolean;
+        };
+        /**
+         * AskHeight
+         * @description A hub to arch, or a change of it from as found.
+         */
+        AskHeight: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "ask height";
+            place: components["schemas"]["Place"];
+            /**
+             * Height
+             * @default null
+             */
+            height?: number | null;
+            /**
+             * Change
+             * @default null
+             */
+            change?: number | null;
+            /**
+             * Together
+             * @default false
+             */
+            together?: boolean;
+        };
+        /**
+         * ChooseSpring
+         * @description A spring from the shelf, at one end.
+         */
+        ChooseSpring: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "choose spring";
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            part: components["schemas"]["SpringPart"];
+            /**
+             * Sides
+             * @default both
+             * @enum {string}
+             */
+            sides?: "both" | "left" | "right";
+        };
+        /**
+         * CoilForBar
+         * @description Coilovers in the place of torsion bars.
+         */
+        CoilForBar: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "coil for bar";
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /** Rate */
+            rate: number;
+            /**
+             * Free Length
+             * @default null
+             */
+            free_length?: number | null;
+        };
+        /**
+         * FitBar
+         * @description Another torsion bar.
+         */
+        FitBar: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "fit bar";
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            part: components["schemas"]["TorsionBarPart"];
+        };
+        /**
+         * KeepFound
+         * @description The spring as found stays.
+         */
+        KeepFound: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "keep found";
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+        };
+        /**
+         * OnPerch
+         * @description An end set on the perch as it came, or back to its height.
+         */
+        OnPerch: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "perch";
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /** On */
+            on: boolean;
+        };
+        /**
+         * SetForLoad
+         * @description Both plates of an end for the height under a load.
+         */
+        SetForLoad: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "set for load";
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /** Load State */
+            load_state: string | null;
+        };
+        /**
+         * SetStop
+         * @description A bump stop's length and its packers.
+         */
+        SetStop: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "set stop";
+            place: components["schemas"]["Place"];
+            /** Length */
+            length: number;
+            /**
+             * Packer
+             * @default 0
+             */
+            packer?: number;
+            /**
+             * Together
+             * @default false
+             */
+            together?: boolean;
+        };
+        /**
+         * TakeAir
+         * @description Volume spacers with the pressure for them.
+         */
+        TakeAir: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "take air";
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /** Spacers */
+            spacers: number;
+            /** Pressure */
+            pressure: number;
+        };
+        /**
+         * TakeLever
+         * @description One adjuster as it must stand for a lean or a seat height.
+         */
+        TakeLever: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "take lever";
+            place: components["schemas"]["Place"];
+            /**
+             * Member
+             * @enum {string}
+             */
+            member: "collar" | "shock_length" | "clamp";
+            /** Value */
+            value: number;
+        };
+        /**
+         * TakeSagSpring
+         * @description A spring of the shelf with the preload found for it.
+         */
+        TakeSagSpring: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "take sag spring";
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            part: components["schemas"]["SpringPart"];
+            /** Collar */
+            collar: number;
+        };
+        /**
+         * TakeSags
+         * @description Preload or pressure for the rider sag wanted.
+         */
+        TakeSags: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "take sags";
+            /** Ends */
+            ends: ("front" | "rear")[];
+        };
+        /**
+         * TellNeeds
+         * @description The few numbers that the verdict of an end waits for.
+         */
+        TellNeeds: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "tell needs";
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /**
+             * Rake
+             * @default null
+             */
+            rake?: number | null;
+            /**
+             * Head Angle
+             * @default false
+             */
+            head_angle?: boolean;
+            /**
+             * Travel
+             * @default null
+             */
+            travel?: number | null;
+            /**
+             * Stroke
+             * @default null
+             */
+            stroke?: number | null;
+            /**
+             * Rate
+             * @default null
+             */
+            rate?: number | null;
+        };
+        /** StopAnswer */
+        StopAnswer: {
+            bench: components["schemas"]["StopBench"] | null;
+        };
+        /**
+         * Cut
+         * @description A length the stop may be cut to, and the wheel travel from ride at which it is touched and hard, m.
+         */
+        Cut: {
+            /** Length */
+            length: number;
+            /** Touch */
+            touch: number;
+            /** Hard */
+            hard: number;
+        };
+        /**
+         * PackerRow
+         * @description One thickness of packers: the lengths that work with it, what sets the shortest, and the length to take.
+         */
+        PackerRow: {
+            /** Packer */
+            packer: number;
+            /** Shortest */
+            shortest: number;
+            /** Longest */
+            longest: number;
+            /** Works */
+            works: boolean;
+            /**
+             * Limit
+             * @enum {string}
+             */
+            limit: "tyre" | "metal" | "nothing";
+            /** Take */
+            take: number;
+        };
+        /**
+         * StopBench
+         * @description The stop of a corner. Lengths along the damper, travels at the wheel from ride, bump positive, m.
+         */
+        StopBench: {
+            place: components["schemas"]["Place"];
+            /** Length */
+            length: number;
+            /** Supplied */
+            supplied: number;
+            /** Packer */
+            packer: number;
+            /** Compressible */
+            compressible: number;
+            /** Squeeze Told */
+            squeeze_told: boolean;
+            /** Mount */
+            mount: number;
+            /** Seat */
+            seat: number;
+            /** Cuts */
+            cuts?: components["schemas"]["Cut"][];
+            /**
+             * Squeeze
+             * @default 0
+             */
+            squeeze?: number;
+            /**
+             * Hard
+             * @default 0
+             */
+            hard?: number;
+            /**
+             * Tyre After
+             * @default null
+             */
+            tyre_after?: number | null;
+            /**
+             * Grade
+             * @default
+             * @enum {string}
+             */
+            grade?: "" | "stop";
+            /**
+             * Says
+             * @default
+             */
+            says?: string;
+            /** Numbers */
+            numbers?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /**
+             * Trim
+             * @default null
+             */
+            trim?: number | null;
+            /** Packers */
+            packers?: components["schemas"]["PackerRow"][];
+        };
+        /** StopQuestion */
+        StopQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            place: components["schemas"]["Place"];
         };
         /** LoadsAnswer */
         LoadsAnswer: {
@@ -4528,6 +5085,8 @@ export interface components {
              */
             updated: string;
             document: components["schemas"]["Document"];
+            /** State */
+            state: string;
         };
         /**
          * NewVehicle
@@ -4661,6 +5220,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EvaluateAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    questions_state_of_state_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AboutDocument"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StateAnswer"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -4837,6 +5429,90 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    acts_do_act_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ActQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ActAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    acts_stop_stop_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StopQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StopAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
             /** @description Unprocessable Entity */
             422: {
                 headers: {

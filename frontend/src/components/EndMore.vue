@@ -104,34 +104,26 @@ const waits = (draft: { missing: () => (keyof typeof WORDS)[] }): string => {
     <div class="grid">
       <QuantityField
         label="stop as supplied"
-        si="m"
+        of="BumpStopPart.length"
         kind="fine length"
-        :low="0.005"
-        :high="0.3"
         :model-value="about.bump_stop?.length ?? stopDraft.get('length')"
         @update:model-value="(v) => setStop('length', v)" />
       <QuantityField
         label="shaft that shows"
-        si="m"
+        of="BumpStopPart.shaft"
         kind="fine length"
-        :low="0.005"
-        :high="0.6"
         :model-value="about.bump_stop?.shaft ?? stopDraft.get('shaft')"
         @update:model-value="(v) => setStop('shaft', v)" />
       <QuantityField
         label="at hub to arch"
-        si="m"
-        :low="0.02"
-        :high="2"
+        of="BumpStopPart.hub_to_arch"
         :model-value="about.bump_stop?.hub_to_arch ?? stopDraft.get('hub_to_arch') ?? asFound"
         @update:model-value="(v) => setStop('hub_to_arch', v)" />
       <QuantityField
         v-if="about.bump_stop"
         label="squeezes by, of its length"
-        si=""
+        of="BumpStopPart.compressible"
         :decimals="2"
-        :low="0.05"
-        :high="0.95"
         :estimated="about.bump_stop.compressible == null"
         hint="blank: half, as is usual for foam"
         :model-value="about.bump_stop.compressible ?? 0.5"
@@ -144,18 +136,14 @@ const waits = (draft: { missing: () => (keyof typeof WORDS)[] }): string => {
         <QuantityField
           :label="`squeeze ${i + 1}`"
           hide-label
-          si="m"
+          of="BumpStopPart.points squeeze"
           kind="fine length"
-          :low="0"
-          :high="0.3"
           :model-value="p[0]"
           @update:model-value="(v) => setPoint(i, 0, v)" />
         <QuantityField
           :label="`force ${i + 1}`"
           hide-label
-          si="N"
-          :low="0"
-          :high="1e5"
+          of="BumpStopPart.points force"
           :model-value="p[1]"
           @update:model-value="(v) => setPoint(i, 1, v)" />
       </div>
@@ -166,24 +154,18 @@ const waits = (draft: { missing: () => (keyof typeof WORDS)[] }): string => {
     <div class="grid">
       <QuantityField
         label="roll centre over the floor"
-        si="m"
-        :low="-0.5"
-        :high="1"
+        of="End.roll_centre"
         :model-value="about.roll_centre"
         @update:model-value="(v) => set('roll centre', ['roll_centre'], v)" />
       <QuantityField
         label="lower arm, length"
-        si="m"
-        :low="0.05"
-        :high="1.5"
+        of="LowerArm.length"
         :model-value="about.lower_arm?.length ?? armDraft.get('length')"
         @update:model-value="(v) => setArm('length', v)" />
       <QuantityField
         label="lower arm, angle as found, outer end up +"
-        si="rad"
+        of="LowerArm.angle"
         :decimals="1"
-        :low="-1.2"
-        :high="1.2"
         :model-value="about.lower_arm?.angle ?? armDraft.get('angle')"
         @update:model-value="(v) => setArm('angle', v)" />
     </div>
@@ -193,9 +175,7 @@ const waits = (draft: { missing: () => (keyof typeof WORDS)[] }): string => {
         <span class="hole">{{ h.name }}</span><QuantityField
           :label="`bar rate at the link, ${h.name}`"
           hide-label
-          si="N/m"
-          :low="100"
-          :high="1e7"
+          of="BarHole.rate"
           :model-value="h.rate.value"
           @update:model-value="(v) => setHole(i, v)" />
       </div>
@@ -207,24 +187,18 @@ const waits = (draft: { missing: () => (keyof typeof WORDS)[] }): string => {
     <div class="grid">
       <QuantityField
         label="gas pressure of the damper"
-        si="Pa"
-        :low="0"
-        :high="1e7"
+        of="GasCharge.pressure"
         :model-value="about.gas?.pressure ?? gasDraft.get('pressure')"
         @update:model-value="(v) => setGas('pressure', v)" />
       <QuantityField
         label="rod diameter"
-        si="m"
+        of="GasCharge.rod_diameter"
         kind="fine length"
-        :low="0.003"
-        :high="0.08"
         :model-value="about.gas?.rod_diameter ?? gasDraft.get('rod_diameter')"
         @update:model-value="(v) => setGas('rod_diameter', v)" />
       <QuantityField
         label="friction at the wheel, one corner"
-        si="N"
-        :low="0"
-        :high="5000"
+        of="End.friction"
         :model-value="about.friction?.value"
         @update:model-value="
           (v) => set('friction', ['friction'], v === null ? null : { how: 'estimated', ...about.friction, value: v })

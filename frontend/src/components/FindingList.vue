@@ -5,6 +5,7 @@ import { type Finding, placeWords } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { useWorking } from '@/composables/useWorking'
+import type { Change } from '@/logic/patch'
 import { sentence } from '@/logic/sentence'
 
 /** Findings in plain words: grade, place, the number, why, and what mends it. */
@@ -34,12 +35,7 @@ const placesOf = (places: string[]): string => {
     .join(', ')
 }
 function mend(finding: Finding): void {
-  const patch = finding.mend.patch
-  if (patch)
-    vehicle.edit(
-      finding.mend.text,
-      patch.map((s) => ({ path: s.path, value: s.value })),
-    )
+  if (finding.mend.patch) vehicle.take(finding.mend.text, finding.mend.patch as Change[])
 }
 </script>
 

@@ -5,6 +5,7 @@ import { messageOf } from '@/api/client'
 import { readQuantity } from '@/composables/useReading'
 import { useUnits } from '@/composables/useUnits'
 import type { Kind } from '@/units/format'
+import { boundsOf, FAR_OUT, plainNumber } from '@/units/read'
 
 /**
  * A quantity as people type it: "450 lb/in", "2 1/4 in", "21 deg 30". The server reads it; a bare number is in the unit
@@ -13,8 +14,10 @@ import type { Kind } from '@/units/format'
 const props = withDefaults(
   defineProps<{
     modelValue: number | null | undefined
-    /** SI unit. */
-    si: string
+    /** The field's name in the document: it says the unit and the bounds that vehicles have. */
+    of?: string
+    /** SI unit, where there is no such name. */
+    si?: string
     label: string
     kind?: Kind
     decimals?: number
@@ -40,12 +43,16 @@ const emit = defineEmits<{ 'update:modelValue': [value: number | null]; focus: [
 
 const units = useUnits()
 const id = useId()
-const unit = computed(() => units.unit(props.si, props.kind))
+const bounds = computed(() => (props.of ? boundsOf(props.of) : null))
+const si = computed(() => props.si ?? bounds.value?.si ?? '')
+const low = computed(() => props.low ?? bounds.value?.low ?? null)
+const high = computed(() => props.high ?? bounds.value?.high ?? null)
+const unit = computed(() => units.unit(si.value, props.kind))
 const shown = computed(() =>
   props.modelValue === null || props.modelValue === undefined
     ? ''
     : trimmed(
-        units.show(props.modelValue, props.si, {
+        units.show(props.modelValue, si.value, {
           kind: props.kind,
           decimals: (props.decimals ?? unit.value.decimals) + (props.computedValue ? 0 : 2),
         }),
@@ -86,12 +93,20 @@ async function typed(value: string): Promise<void> {
     error.value = note.value = ''
     return emit('update:modelValue', null)
   }
+  const plain = plainNumber(value, unit.value.factor)
+  if (plain !== null) {
+    // a plain number in the unit shown needs nobody to read it
+    const out = (low.value !== null && plain < low.value) || (high.value !== null && plain > high.value)
+    error.value = out ? FAR_OUT : ''
+    note.value = ''
+    return out ? undefined : emit('update:modelValue', plain)
+  }
   const { data, error: refused } = await readQuantity({
     text: value,
-    unit: props.si,
+    unit: si.value,
     bare: unit.value.name || null,
-    low: props.low ?? null,
-    high: props.high ?? null,
+    low: low.value,
+    high: high.value,
   })
   if (mine !== asked) return
   if (data) {
@@ -99,6 +114,11 @@ async function typed(value: string): Promise<void> {
     note.value = data.note ?? ''
     tell(data.value, listener)
   } else error.value = messageOf(refused)
+}
+function entering(input: HTMLInputElement): void {
+  focused.value = true
+  emit('focus')
+  input.select()
 }
 function left(): void {
   focused.value = false
@@ -138,11 +158,7 @@ function entered(event: KeyboardEvent): void {
         :aria-invalid="!!error"
         :aria-describedby="error || note || hint ? `${id}-m` : undefined"
         @input="typed(($event.target as HTMLInputElement).value)"
-        @focus="
-          focused = true
-          emit('focus')
-          ;($event.target as HTMLInputElement).select()
-        "
+        @focus="entering($event.target as HTMLInputElement)"
         @blur="left"
         @keydown.enter="entered"
         @keydown.esc.stop="restore" />

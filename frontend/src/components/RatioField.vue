@@ -120,10 +120,8 @@ const setLever = (member: 'spring_distance' | 'wheel_distance' | 'spring_angle',
       <QuantityField
         v-if="!['levers', 'assumed', 'sweep'].includes(way ?? '')"
         :label="label"
-        si=""
+        of="RatioTyped.value"
         :decimals="3"
-        :low="-20"
-        :high="20"
         :model-value="typed?.value"
         @update:model-value="setValue" />
       <div v-else class="said">
@@ -148,18 +146,14 @@ const setLever = (member: 'spring_distance' | 'wheel_distance' | 'spring_angle',
       <div v-for="(r, i) in rows" :key="i" class="pair">
         <QuantityField
           :label="`hub to arch, step ${i + 1}`"
-          si="m"
+          of="RatioFromSweep.points"
           :decimals="1"
-          :low="0.02"
-          :high="2"
           :model-value="r[0]"
           @update:model-value="(v) => setPair(i, 0, v)" />
         <QuantityField
           :label="`between the seats, step ${i + 1}`"
-          si="m"
+          of="RatioFromSweep.points"
           :decimals="1"
-          :low="0.02"
-          :high="2"
           :model-value="r[1]"
           @update:model-value="(v) => setPair(i, 1, v)" />
       </div>
@@ -167,26 +161,20 @@ const setLever = (member: 'spring_distance' | 'wheel_distance' | 'spring_angle',
     <div v-if="way === 'levers'" class="three">
       <QuantityField
         label="pivot to spring"
-        si="m"
-        :low="0.01"
-        :high="3"
+        of="RatioFromLevers.spring_distance"
         :clearable="!levers"
         :model-value="levers?.spring_distance ?? lever.get('spring_distance')"
         @update:model-value="(v) => setLever('spring_distance', v)" />
       <QuantityField
         label="pivot to wheel"
-        si="m"
-        :low="0.01"
-        :high="3"
+        of="RatioFromLevers.wheel_distance"
         :clearable="!levers"
         :model-value="levers?.wheel_distance ?? lever.get('wheel_distance')"
         @update:model-value="(v) => setLever('wheel_distance', v)" />
       <QuantityField
         label="spring off upright"
-        si="rad"
+        of="RatioFromLevers.spring_angle"
         :decimals="1"
-        :low="-1.57"
-        :high="1.57"
         :clearable="!levers"
         :model-value="levers?.spring_angle ?? lever.get('spring_angle')"
         @update:model-value="(v) => setLever('spring_angle', v)" />

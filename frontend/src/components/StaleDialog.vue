@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 
 import { useNotices } from '@/composables/useNotices'
@@ -22,10 +22,12 @@ const say = (v: unknown): string => {
   return text.length > 48 ? `${text.slice(0, 48)}…` : text
 }
 const when = computed(() => (vehicle.stale.value ? new Date(`${vehicle.stale.value.updated}Z`).toLocaleString() : ''))
+const refused = ref('')
 async function both(): Promise<void> {
   const id = await vehicle.keepBoth()
+  if (!id) return void (refused.value = vehicle.trouble.value ?? 'That did not work; nothing was changed')
   notices.say('Yours is kept as a vehicle of its own')
-  if (id) void router.push(`/vehicle/${id}/springs`)
+  void router.push(`/vehicle/${id}/springs`)
 }
 </script>
 
@@ -55,6 +57,7 @@ async function both(): Promise<void> {
           </tbody>
         </table>
       </div>
+      <p v-if="refused" class="grade-stop" role="alert">{{ refused }}</p>
       <div class="acts">
         <button class="act go" @click="vehicle.keepMine()">Keep mine</button>
         <button class="act" @click="vehicle.takeTheirs()">Take the other</button>

@@ -5,6 +5,7 @@ import { api, messageOf } from '@/api/client'
 import { useNotices } from '@/composables/useNotices'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
+import type { Change } from '@/logic/patch'
 
 /** The survey on paper and as a file: a blank page to fill in by pen, CSV out and in. */
 const vehicle = useVehicle()
@@ -52,10 +53,7 @@ async function taken(event: Event): Promise<void> {
     .catch((e: unknown) => ({ data: undefined, error: e }))
   if (!data) return void (trouble.value = messageOf(error))
   trouble.value = ''
-  vehicle.edit(
-    'survey from a file',
-    data.patch.map((s) => ({ path: s.path, value: s.value })),
-  )
+  vehicle.take('survey from a file', data.patch as Change[])
   notices.say(`Readings taken from ${file.name}`, () => vehicle.undo())
 }
 </script>

@@ -96,15 +96,30 @@ describe('a quantity field', () => {
     const input = put(QuantityField, { label: 'gap', si: 'm', modelValue: null, 'onUpdate:modelValue': changed }).get(
       'input',
     )
-    await input.setValue('2')
+    await input.setValue('2 cm')
     await settle()
-    await input.setValue('26')
+    await input.setValue('26 mm')
     await settle()
-    waiting['26']!({ status: 200, body: { value: 0.026 } })
+    waiting['26 mm']!({ status: 200, body: { value: 0.026 } })
     await settle()
-    waiting['2']!({ status: 200, body: { value: 0.002 } })
+    waiting['2 cm']!({ status: 200, body: { value: 0.02 } })
     await settle()
     expect(changed.mock.calls).toEqual([[0.026]])
+  })
+  it('reads a plain number by itself, within the bounds that the core gives its name', async () => {
+    answers = () => Promise.reject(new Error('nobody is asked'))
+    const changed = vi.fn()
+    const host = put(QuantityField, {
+      label: 'track',
+      of: 'End.track',
+      modelValue: null,
+      'onUpdate:modelValue': changed,
+    })
+    await host.get('input').setValue('1405')
+    await host.get('input').setValue('14050')
+    await settle()
+    expect(changed.mock.calls).toEqual([[1.405]])
+    expect(host.get('[role=alert]').text()).toContain('far outside what a vehicle has')
   })
   it('empties to nothing only where that is allowed', async () => {
     const changed = vi.fn()
@@ -126,7 +141,7 @@ describe('a quantity field', () => {
 })
 
 describe('the travel ladder', () => {
-  const marks = { droop: -66, stop: 35, solid: 51, contact: 72, bind: null, loose: null }
+  const marks = { droop: -66, stop: 35, solid: 51, contact: 72, bind: null, loose: null, first: 'S' as const }
   const base = {
     x: 40,
     top: 74,

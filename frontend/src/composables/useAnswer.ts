@@ -1,4 +1,4 @@
-import { type Ref, ref, shallowRef, watch, type WatchSource } from 'vue'
+import { onScopeDispose, type Ref, ref, shallowRef, watch, type WatchSource } from 'vue'
 
 import { messageOf } from '@/api/client'
 
@@ -14,13 +14,14 @@ export interface Answer<T> {
 
 /** An answer of the server kept up with what it rests on: one question out at a time, then only the newest. */
 export function useAnswer<T>(
-  question: () => Promise<{ data?: T; error?: unknown }> | null,
+  question: (signal: AbortSignal) => Promise<{ data?: T; error?: unknown }> | null,
   on: WatchSource[],
 ): Answer<T> {
   const found = shallowRef<T | null>(null)
   const trouble = ref('')
   const asked = ref(false)
   const current = ref(false)
+  const stop = new AbortController()
   let out = false
   let more = false
   async function ask(): Promise<void> {
@@ -29,12 +30,13 @@ export function useAnswer<T>(
     out = true
     do {
       more = false
-      const pending = question()
+      const pending = question(stop.signal)
       if (!pending) {
         found.value = null
         break
       }
       const { data, error } = await pending.catch((e: unknown) => ({ data: undefined, error: e }))
+      if (stop.signal.aborted) return
       if (data !== undefined) {
         found.value = data
         trouble.value = ''
@@ -45,5 +47,6 @@ export function useAnswer<T>(
     current.value = true
   }
   watch(on, () => void ask(), { immediate: true })
+  onScopeDispose(() => stop.abort())
   return { found, trouble, asked, current, again: () => void ask() }
 }

@@ -1,6 +1,7 @@
 import { inject, type InjectionKey, provide, type Ref, ref } from 'vue'
 
 import { endOf, type Place, placeWords } from '@/api/client'
+import { setting } from '@/logic/setting'
 
 import type { VehicleWork } from './useVehicle'
 
@@ -14,8 +15,9 @@ export interface Heights {
   /** Wheel travel from the start, m, bump positive. */
   shift: (place: Place, travel: number) => void
   end: () => void
-  ask: (place: Place, hubToArch: number) => void
-  askCollar: (place: Place, collar: number) => void
+  /** Ask for a height or a collar as typed; the other side goes along where both go together. */
+  ask: (place: Place, hubToArch: number) => Promise<string | null>
+  askCollar: (place: Place, collar: number) => Promise<string | null>
 }
 const key: InjectionKey<Heights> = Symbol('heights')
 
@@ -52,11 +54,7 @@ export function provideHeights(vehicle: VehicleWork): Heights {
         // with the rider on the wedge asks for a rider sag; preload or pressure follows
         const from = sags?.[place] ?? riderSag(place)
         const value = from === undefined ? 0 : Math.round((from + travel) * 1e4) / 1e4
-        if (value > 0)
-          vehicle.edit(`rider sag, ${place}`, [
-            { path: [...side(place), 'set_by'], value: 'rider sag' },
-            { path: [...side(place), 'rider_sag'], value },
-          ])
+        if (value > 0) vehicle.edit(`rider sag, ${place}`, setting(side(place), { rider_sag: value }))
         return
       }
       const from = start ?? present()
@@ -64,41 +62,19 @@ export function provideHeights(vehicle: VehicleWork): Heights {
         const height = from[p]
         if (height === undefined) return []
         const value = Math.round((height - travel) * 1e4) / 1e4
-        return value > 0
-          ? [
-              { path: [...side(p), 'set_by'], value: 'height' },
-              { path: [...side(p), 'hub_to_arch'], value },
-            ]
-          : []
+        return value > 0 ? setting(side(p), { hub_to_arch: value }) : []
       })
       vehicle.edit(`height, ${together.value ? endOf(place) : placeWords(place)}`, changes)
     },
     ask: (place, hubToArch) =>
-      vehicle.edit(`height, ${placeWords(place)}`, [
-        { path: [...side(place), 'set_by'], value: 'height' },
-        { path: [...side(place), 'hub_to_arch'], value: hubToArch },
-      ]),
-    askCollar: (place, collar) => {
-      // corners that have neither height nor collar yet stay where they stand
-      const others = vehicle.places.value.filter(
-        (p) => p !== place && vehicle.setup.value?.sides?.[p]?.set_by !== 'collar',
-      )
-      const now = present()
-      const keep = others.flatMap((p) => {
-        const c = vehicle.report.value?.corners[p]?.collar?.value
-        return c === undefined || now[p] === undefined
-          ? []
-          : [
-              { path: [...side(p), 'set_by'], value: 'collar' },
-              { path: [...side(p), 'collar'], value: c },
-            ]
-      })
-      vehicle.edit(`collar, ${placeWords(place)}`, [
-        ...keep,
-        { path: [...side(place), 'set_by'], value: 'collar' },
-        { path: [...side(place), 'collar'], value: collar },
-      ])
-    },
+      vehicle.act(`height, ${placeWords(place)}`, {
+        act: 'ask height',
+        place,
+        height: hubToArch,
+        together: together.value,
+      }),
+    askCollar: (place, collar) =>
+      vehicle.act(`collar, ${placeWords(place)}`, { act: 'ask collar', place, collar, together: together.value }),
   }
   provide(key, heights)
   return heights

@@ -1,11 +1,13 @@
 import { inject, type InjectionKey, provide, type Ref, ref } from 'vue'
 
-import { type Kind, show, type ShowOptions, type System, SYSTEMS, unitShown } from '@/units/format'
+import { inUnit, type Kind, show, type ShowOptions, type System, SYSTEMS, unitShown } from '@/units/format'
 
 export interface Units {
   system: Ref<System>
   choose: (system: System) => void
   show: (value: number | null | undefined, si: string, options?: ShowOptions) => string
+  /** A value in SI in a unit of the table. */
+  in: (value: number, unit: string) => number
   unit: (si: string, kind?: Kind) => { name: string; written: string; factor: number; decimals: number }
 }
 const key: InjectionKey<Units> = Symbol('units')
@@ -22,6 +24,7 @@ export function provideUnits(): Units {
       localStorage.setItem(STORED, chosen)
     },
     show: (value, si, options) => show(value, si, system.value, options),
+    in: inUnit,
     unit: (si, kind) => unitShown(si, system.value, kind),
   }
   provide(key, units)

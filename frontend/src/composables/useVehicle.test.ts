@@ -2,11 +2,17 @@ import { mount } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h } from 'vue'
 
+import { forget } from '@/api/wire'
+
+import { applied } from '@/logic/patch'
+
 import { provideHeights, type Heights } from './useHeights'
 import { provideVehicle, type VehicleWork } from './useVehicle'
+import { tab, waiting } from './vehicle/drafts'
 
 const drafts = new Map<string, unknown>()
 vi.mock('idb-keyval', () => ({
+  entries: async () => [...drafts.entries()],
   get: async (k: string) => drafts.get(k),
   set: async (k: string, v: unknown) => void drafts.set(k, structuredClone(v)),
   del: async (k: string) => void drafts.delete(k),
@@ -33,14 +39,31 @@ let stored: { id: string; revision: number; updated: string; document: unknown }
   document: fresh(),
 }
 let down = false
+let deaf = false
+let refusing = false
+const imported: unknown[] = []
+/** As the server: what is left to its default and what is written out are one. */
+const stateOf = (document: unknown): string =>
+  JSON.stringify(document, (_k, v: unknown) => (v === null ? undefined : v))
 const saves: number[] = []
 const asked: string[] = []
+/** What came, whole: a document may come as changes to one known by its state. */
+const known = new Map<string, object>()
+const told_ = ({ document }: { document: object }, json: (s: number, b: unknown) => Response): Response => {
+  known.set(stateOf(document), document)
+  return json(200, { state: stateOf(document) })
+}
+// eslint-disable-next-line @typescript-eslint/no-explicit-any -- a server takes what comes
+async function bodyOf(request: Request): Promise<any> {
+  const body = await request.json()
+  return body.base ? { ...body, document: applied(known.get(body.base)!, body.patch) } : body
+}
 function serve(): void {
   vi.stubGlobal('fetch', async (request: Request) => {
     const json = (status: number, body: unknown): Response =>
       new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } })
     if (request.url.endsWith('/evaluate')) {
-      const { document, setup } = await request.json()
+      const { document, setup } = await bodyOf(request)
       asked.push(setup)
       const at = document.setups.find((s: { id: string }) => s.id === setup)
       const corners = Object.fromEntries(
@@ -49,20 +72,33 @@ function serve(): void {
           { place: p, hub_to_arch: { value: (s as { hub_to_arch: number }).hub_to_arch, unit: 'm' } },
         ]),
       )
-      return json(200, { report: { setup, corners, ends: {}, vehicle: {}, findings: [], stations: [] }, outline: {} })
+      const report = { setup, corners, ends: {}, vehicle: {}, findings: [], stations: [] }
+      return json(200, { report, loaded: null, outline: {} })
     }
     if (down) throw new TypeError('away')
-    if (request.method === 'GET') return json(200, stored)
-    const { revision, document } = await request.json()
+    if (request.url.endsWith('/state')) return told_(await bodyOf(request), json)
+    if (request.url.endsWith('/import')) {
+      if (refusing) return json(422, { error: { key: 'file', message: 'The file was refused whole', faults: [] } })
+      imported.push(await bodyOf(request))
+      return json(201, { ...stored, id: 'copy' })
+    }
+    if (request.url.endsWith('/act')) {
+      const { act } = await bodyOf(request)
+      if (act.collar > 1) return json(422, { error: { key: 'collar', message: 'that is no collar', faults: [] } })
+      const path = `/setups/1/sides/${act.place}/collar`
+      return json(200, { patch: [{ op: 'add', path, value: act.collar }], state: 'x' })
+    }
+    if (request.method === 'GET') return json(200, { ...stored, state: stateOf(stored.document) })
+    const { revision, document } = await bodyOf(request)
     if (revision !== stored.revision)
       return json(409, {
-        error: { key: 'revision', message: 'late', faults: [] },
-        stored,
-        sent: { revision, document },
+        error: { code: 'stale', key: 'revision', message: 'late', faults: [] },
+        stored: { ...stored, state: stateOf(stored.document) },
       })
     stored = { ...stored, revision: revision + 1, document }
     saves.push(stored.revision)
-    return json(200, stored)
+    if (deaf) return new Promise<Response>(() => undefined)
+    return json(200, { revision: stored.revision })
   })
 }
 
@@ -89,6 +125,7 @@ const told = (): string => (work.document.value as unknown as { brief: { complai
 beforeEach(() => {
   vi.useFakeTimers()
   drafts.clear()
+  forget()
   saves.length = asked.length = 0
   down = false
   stored = { id: 'v', revision: 1, updated: '2026-06-14T00:00:00', document: fresh() }
@@ -137,14 +174,99 @@ describe('a vehicle at work', () => {
     expect(work.saveState.value).toBe('saved')
     expect((stored.document as unknown as { brief: { complaint: string } }).brief.complaint).toBe('typed in a tunnel')
   })
+  const draft = (of: object, more: object = {}): void =>
+    void drafts.set(`draft/v/${tab}`, {
+      vehicle: 'v',
+      tab,
+      name: 'Nettle',
+      revision: 1,
+      document: of,
+      sending: null,
+      at: 0,
+      ...more,
+    })
   it('takes up a draft that was never acknowledged', async () => {
-    const draft = fresh()
-    draft.brief.complaint = 'from before the crash'
-    drafts.set('draft-v', { revision: 1, document: draft })
+    const left = fresh()
+    left.brief.complaint = 'from before the crash'
+    draft(left)
     open()
     await wait(500)
     expect(told()).toBe('from before the crash')
     expect(saves).toEqual([2])
+    expect(drafts.size).toBe(0)
+  })
+  it('knows its own last save again, though its answer was never heard', async () => {
+    open()
+    await wait()
+    deaf = true
+    complain('typed')
+    await wait(500)
+    expect(stored.revision).toBe(2)
+    deaf = false
+    const kept = [...drafts.values()][0] as { document: object; revision: number }
+    expect(kept.revision).toBe(1)
+    // typed on while the save was under way, and then the tab was closed
+    kept.document = { ...kept.document, brief: { complaint: 'typed on' } }
+    open()
+    await wait(600)
+    expect(work.saveState.value).toBe('saved')
+    expect(told()).toBe('typed on')
+    expect(saves).toEqual([2, 3])
+  })
+  it('meets no stranger in a draft that says the same in other words', async () => {
+    stored = { ...stored, revision: 9, document: { ...fresh(), notes: null } }
+    draft(fresh())
+    open()
+    await wait(500)
+    expect(work.saveState.value).toBe('saved')
+    expect(saves).toEqual([])
+    expect(drafts.size).toBe(0)
+  })
+  it('leaves the drafts of other tabs alone', async () => {
+    drafts.set('draft/v/other', {
+      vehicle: 'v',
+      tab: 'other',
+      name: 'Nettle',
+      revision: 1,
+      document: fresh(),
+      sending: null,
+      at: 5,
+    })
+    open()
+    await wait()
+    complain('mine')
+    await wait(600)
+    expect([...drafts.keys()]).toEqual(['draft/v/other'])
+    expect((await waiting()).map((d) => d.tab)).toEqual(['other'])
+  })
+  it('does what the core says of an act as one undo, and tells why one is refused', async () => {
+    open()
+    await wait()
+    expect(
+      await work.act('collar', { act: 'ask collar', place: 'front_left', collar: 0.02, together: false }),
+    ).toBeNull()
+    expect(work.setup.value!.sides!.front_left!.collar).toBe(0.02)
+    work.undo()
+    expect(work.setup.value!.sides!.front_left!.collar).toBeUndefined()
+    expect(await work.act('collar', { act: 'ask collar', place: 'front_left', collar: 2, together: false })).toBe(
+      'that is no collar',
+    )
+  })
+  it('keeps both only once mine is there, and loses nothing where it is refused', async () => {
+    open()
+    await wait()
+    stored = { ...stored, revision: 5, document: { ...fresh(), notes: 'theirs' } }
+    complain('mine')
+    await wait(450)
+    refusing = true
+    expect(await work.keepBoth()).toBeNull()
+    expect(told()).toBe('mine')
+    expect(work.saveState.value).toBe('stale')
+    expect(work.trouble.value).toContain('refused')
+    refusing = false
+    expect(await work.keepBoth()).toBe('copy')
+    expect(imported).toMatchObject([{ brief: { complaint: 'mine' }, vehicle: { name: 'Nettle (mine)' } }])
+    expect(told()).toBe('')
   })
   it('asks when the vehicle was saved elsewhere, and overwrites only when told', async () => {
     open()

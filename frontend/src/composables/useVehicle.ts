@@ -1,17 +1,7 @@
-import { del, get, set } from 'idb-keyval'
-import {
-  computed,
-  type ComputedRef,
-  inject,
-  type InjectionKey,
-  onScopeDispose,
-  provide,
-  type Ref,
-  ref,
-  shallowRef,
-} from 'vue'
+import { computed, type ComputedRef, inject, type InjectionKey, provide, type Ref, ref, shallowRef, watch } from 'vue'
 
 import {
+  type Act,
   api,
   type Document,
   messageOf,
@@ -22,14 +12,13 @@ import {
   type Setup,
   type StoredVehicle,
 } from '@/api/client'
-import { emptyHistory, type Gesture, pushed, redone, undone } from '@/logic/history'
-import { backward, forward, type Path, stepsFor, type Step } from '@/logic/patch'
+import { type Change, changed as changedBy, type Edit, edited, type Patch } from '@/logic/patch'
 
-export type SaveState = 'saved' | 'saving' | 'kept' | 'stale'
-interface Draft {
-  revision: number
-  document: Document
-}
+import { useAsking } from './vehicle/useAsking'
+import { useHistory } from './vehicle/useHistory'
+import { type SaveState, useSaving } from './vehicle/useSaving'
+
+export type { SaveState } from './vehicle/useSaving'
 
 /** One vehicle at work: its document, undo, saving, and the live report of the setup in hand. */
 export interface VehicleWork {
@@ -52,13 +41,16 @@ export interface VehicleWork {
   isFound: ComputedRef<boolean>
   against: ComputedRef<string | null>
   saveState: Ref<SaveState>
-  trouble: Ref<string | null>
+  trouble: ComputedRef<string | null>
   missing: Ref<boolean>
   stale: Ref<StoredVehicle | null>
   canUndo: ComputedRef<string | null>
   canRedo: ComputedRef<string | null>
-  edit: (words: string, changes: { path: Path; value: unknown }[]) => void
-  /** Changes from here to the end are one gesture, undone by itself, however slow the hand. */
+  edit: (words: string, edits: Edit[]) => void
+  /** Take changes that came from the server. */
+  take: (words: string, changes: Change[]) => void
+  /** Do what a bench offers: the core says what changes. Gives the sentence of a refusal, or nothing. */
+  act: (words: string, act: Act) => Promise<string | null>
   beginGesture: () => void
   endGesture: () => void
   /** Whether a hand is dragging something: what is not under it may wait. */
@@ -71,39 +63,13 @@ export interface VehicleWork {
   keepBoth: () => Promise<string | null>
 }
 const key: InjectionKey<VehicleWork> = Symbol('vehicle')
-const SAVE_AFTER = 400
-/** Saves still under way of pages just left: the same vehicle opened again waits for its own, or it would meet it as another's. */
-const leaving = new Map<string, Promise<void>>()
 
 export function provideVehicle(id: string): VehicleWork {
   const document = shallowRef<Document | null>(null)
-  const report = shallowRef<Report | null>(null)
-  const reported = shallowRef<Document | null>(null)
-  const outline = shallowRef<Outline | null>(null)
   const loadState = ref<string | null>(null)
-  const loaded = shallowRef<Report | null>(null)
   const setupId = ref('plan')
-  const revision = ref(0)
-  const saveState = ref<SaveState>('saved')
-  const trouble = ref<string | null>(null)
-  const missing = ref(false)
-  const stale = shallowRef<StoredVehicle | null>(null)
-  const history = shallowRef(emptyHistory())
-  const draftKey = `draft-${id}`
-  let timer: ReturnType<typeof setTimeout> | undefined
-  let saving = false
-  let asking = false
-  let askAgain = false
-  let gone = false
-  let gesture: Gesture = 'none'
-  const dragging = ref(false)
-  const setGesture = (to: Gesture): void => {
-    const ended = dragging.value && to === 'none'
-    gesture = to
-    dragging.value = to !== 'none'
-    if (ended && saveState.value !== 'saved') keepDraft()
-    if (ended && loadState.value && places.value.length === 2) void ask()
-  }
+  const history = useHistory<Document>()
+  const saving = useSaving(id, document)
 
   const setupIndex = computed(() => Math.max(0, document.value?.setups.findIndex((s) => s.id === setupId.value) ?? 0))
   const setup = computed(() => document.value?.setups[setupIndex.value] ?? null)
@@ -111,245 +77,123 @@ export function provideVehicle(id: string): VehicleWork {
   const isFound = computed(() => setupIndex.value === 0)
   const against = computed(() => (isFound.value ? null : (document.value?.setups[0]?.id ?? null)))
 
-  /** Ask for the report; while one question is out, only the newest state is asked next. */
-  async function ask(): Promise<void> {
-    if (asking) {
-      askAgain = true
-      return
-    }
-    asking = true
-    do {
-      askAgain = false
-      const now = document.value
-      if (!now || !setup.value) break
-      if (dragging.value && loadState.value && places.value.length === 2) {
-        // under the finger is the vehicle with its load: the benches' own report waits for the end of the drag
-        await askLoaded(now, setup.value.id)
-        continue
-      }
-      const { data, error } = await api
-        .POST('/api/evaluate', {
-          body: { document: now, setup: setup.value.id, against: against.value },
-        })
-        .catch((e: unknown) => ({ data: undefined, error: e }))
-      if (data) {
-        reported.value = now
-        report.value = data.report
-        outline.value = data.outline
-        trouble.value = null
-      } else trouble.value = messageOf(error)
-      await askLoaded(now, setup.value.id)
-    } while (askAgain && !gone)
-    asking = false
-  }
-
-  async function askLoaded(now: Document, of: string): Promise<void> {
-    if (loadState.value && !now.loads?.some((l) => l.id === loadState.value)) loadState.value = null
-    const state = loadState.value
-    if (!state) return void (loaded.value = null)
-    const { data } = await api
-      .POST('/api/evaluate', {
-        body: { document: now, setup: of, against: against.value, load_state: state },
-      })
-      .catch(() => ({ data: undefined }))
-    loaded.value = data?.report ?? null
-  }
-  function carry(state: string | null): void {
-    loadState.value = state
-    void ask()
-  }
-
-  /** Kept in the browser until the server has it; during a drag once, at its end. */
-  function keepDraft(): void {
+  const asking = useAsking(() => {
     const now = document.value
-    if (now) void set(draftKey, { revision: revision.value, document: now } satisfies Draft).catch(() => undefined)
-  }
+    if (!now || !setup.value) return null
+    if (loadState.value && !now.loads?.some((l) => l.id === loadState.value)) loadState.value = null
+    // under the finger is the vehicle with its load: the benches' own report waits for the end of the drag
+    const weighed = !(history.dragging.value && loadState.value && places.value.length === 2)
+    return { document: now, setup: setup.value.id, against: against.value, load_state: loadState.value, weighed }
+  })
 
   function changed(next: Document): void {
     document.value = next
-    void ask()
-    saveState.value = saveState.value === 'stale' ? 'stale' : 'saving'
-    if (!dragging.value) keepDraft()
-    clearTimeout(timer)
-    timer = setTimeout(() => void save(), SAVE_AFTER)
+    if (history.dragging.value) void asking.ask()
+    else asking.askSoon()
+    saving.changed(history.dragging.value)
   }
-
-  async function save(): Promise<void> {
-    const sent = document.value
-    if (!sent || saveState.value === 'stale') return
-    if (saving) {
-      clearTimeout(timer)
-      timer = setTimeout(() => void save(), SAVE_AFTER)
-      return
-    }
-    saving = true
-    const { data, error, response } = await api
-      .PUT('/api/vehicles/{vehicle_id}', {
-        params: { path: { vehicle_id: id } },
-        body: { revision: revision.value, document: sent },
-      })
-      .catch((e: unknown) => ({ data: undefined, error: e, response: undefined }))
-    saving = false
-    if (data) {
-      revision.value = data.revision
-      trouble.value = null
-      if (document.value === sent) {
-        saveState.value = 'saved'
-        await del(draftKey).catch(() => undefined)
-      } else
-        await set(draftKey, { revision: data.revision, document: document.value! } satisfies Draft).catch(
-          () => undefined,
-        )
-    } else if (response?.status === 409) {
-      stale.value = (error as unknown as { stored: StoredVehicle }).stored
-      saveState.value = 'stale'
-    } else {
-      saveState.value = 'kept'
-      trouble.value = messageOf(error)
-      if (!gone && response?.status !== 422) timer = setTimeout(() => void save(), 4000)
-    }
+  function made({ document: next, patch }: { document: Document; patch: Patch }): void {
+    if (!patch.redo.length) return
+    history.keep(patch)
+    changed(next)
   }
-
-  async function load(): Promise<void> {
-    await leaving.get(id)
-    const { data, response, error } = await api
-      .GET('/api/vehicles/{vehicle_id}', { params: { path: { vehicle_id: id } } })
-      .catch((e: unknown) => ({ data: undefined, response: undefined, error: e }))
-    if (!data) {
-      missing.value = response?.status === 404
-      trouble.value = messageOf(error)
-      return
-    }
-    revision.value = data.revision
-    const last = data.document.setups.findLast((s) => s.stage === 'plan') ?? data.document.setups.at(-1)
-    setupId.value = last?.id ?? 'plan'
-    document.value = data.document
-    if (placesOf(data.document).length === 2) {
-      // what a two-wheeler will do, it does with its rider on
-      const carrying = (data.document.loads ?? []).filter((l) => l.items?.length)
-      loadState.value =
-        (carrying.find((l) => l.id === data.document.surveys?.[0]?.conditions?.rider) ?? carrying[0])?.id ?? null
-    }
-    const draft = await get<Draft>(draftKey).catch(() => undefined)
-    if (draft && JSON.stringify(draft.document) !== JSON.stringify(data.document)) {
-      document.value = draft.document
-      if (draft.revision === data.revision) changed(draft.document)
-      else {
-        stale.value = data
-        saveState.value = 'stale'
-      }
-    }
-    await ask()
+  const edit = (words: string, edits: Edit[]): void => {
+    if (document.value) made(edited(document.value, words, edits, Date.now()))
   }
-
-  function edit(words: string, changes: { path: Path; value: unknown }[]): void {
-    if (!document.value) return
-    const steps: Step[] = stepsFor(document.value, changes)
-    if (steps.every((s) => JSON.stringify(s.before ?? null) === JSON.stringify(s.after ?? null))) return
-    history.value = pushed(history.value, { words, steps, at: Date.now() }, gesture)
-    if (gesture === 'first') gesture = 'within'
-    changed(forward(document.value, steps))
+  const take = (words: string, changes: Change[]): void => {
+    if (document.value) made(changedBy(document.value, words, changes, Date.now()))
   }
-
+  async function act(words: string, what: Act): Promise<string | null> {
+    const [now, of] = [document.value, setup.value]
+    if (!now || !of) return null
+    const { data, error } = await api
+      .POST('/api/act', { body: { document: now, setup: of.id, act: what } })
+      .catch((e: unknown) => ({ data: undefined, error: e }))
+    if (!data) return messageOf(error)
+    take(words, data.patch as Change[])
+    return null
+  }
   function undo(): void {
-    const found = undone(history.value)
-    if (!found || !document.value) return
-    history.value = found.history
-    changed(backward(document.value, found.patch.steps))
-    if (setupIndex.value === 0 && document.value.setups[0]?.id !== setupId.value)
-      setupId.value = document.value.setups.at(-1)!.id
+    const back = document.value && history.back(document.value)
+    if (!back) return
+    changed(back)
+    if (setupIndex.value === 0 && back.setups[0]?.id !== setupId.value) setupId.value = back.setups.at(-1)!.id
   }
   function redo(): void {
-    const found = redone(history.value)
-    if (!found || !document.value) return
-    history.value = found.history
-    changed(forward(document.value, found.patch.steps))
+    const next = document.value && history.forth(document.value)
+    if (next) changed(next)
   }
+  watch(history.dragging, (now) => {
+    if (now) return
+    saving.rested()
+    if (loadState.value && places.value.length === 2) void asking.ask()
+  })
 
-  async function keepMine(): Promise<void> {
-    if (!stale.value || !document.value) return
-    revision.value = stale.value.revision
-    stale.value = null
-    saveState.value = 'saving'
-    await save()
+  async function load(): Promise<void> {
+    const found = await saving.load()
+    if (!found) return
+    const last = found.setups.findLast((s) => s.stage === 'plan') ?? found.setups.at(-1)
+    setupId.value = last?.id ?? 'plan'
+    document.value = found
+    if (places.value.length === 2) {
+      // what a two-wheeler will do, it does with its rider on
+      const carrying = (found.loads ?? []).filter((l) => l.items?.length)
+      const told = found.surveys?.[0]?.conditions?.rider
+      loadState.value = (carrying.find((l) => l.id === told) ?? carrying[0])?.id ?? null
+    }
+    await asking.ask()
   }
   async function takeTheirs(): Promise<void> {
-    if (!stale.value) return
-    revision.value = stale.value.revision
-    document.value = stale.value.document
-    history.value = emptyHistory()
-    stale.value = null
-    saveState.value = 'saved'
-    await del(draftKey).catch(() => undefined)
-    await ask()
+    const theirs = await saving.takeTheirs()
+    if (!theirs) return
+    document.value = theirs
+    history.clear()
+    await asking.ask()
   }
   async function keepBoth(): Promise<string | null> {
-    if (!document.value) return null
-    const mine = {
-      ...document.value,
-      vehicle: { ...document.value.vehicle, name: `${document.value.vehicle.name} (mine)`.slice(0, 80) },
-    }
-    const { data } = await api.POST('/api/vehicles/import', {
-      body: mine as never,
-      bodySerializer: (b: unknown) => JSON.stringify(b),
-    } as never)
-    await takeTheirs()
-    return (data as StoredVehicle | undefined)?.id ?? null
+    const copy = await saving.keepBoth()
+    if (copy !== null) await takeTheirs()
+    return copy
   }
-
-  function selectSetup(next: string): void {
-    setupId.value = next
-    void ask()
-  }
-
-  const leave = (): void => {
-    if (saveState.value === 'saving') void save()
-  }
-  window.addEventListener('pagehide', leave)
-  async function lastSave(): Promise<void> {
-    while (saving) await new Promise((r) => setTimeout(r, 20))
-    if (saveState.value === 'saving') await save()
-  }
-  onScopeDispose(() => {
-    gone = true
-    clearTimeout(timer)
-    const last: Promise<void> = lastSave().finally(() => {
-      if (leaving.get(id) === last) leaving.delete(id)
-    })
-    leaving.set(id, last)
-    window.removeEventListener('pagehide', leave)
-  })
   void load()
 
   const work: VehicleWork = {
     id,
     document,
-    report,
-    reported,
+    report: asking.report,
+    reported: asking.reported,
     loadState,
-    carry,
-    shown: computed(() => (loadState.value ? loaded.value : null) ?? report.value),
-    outline,
+    carry: (state) => {
+      loadState.value = state
+      void asking.ask()
+    },
+    shown: computed(() => (loadState.value ? asking.loaded.value : null) ?? asking.report.value),
+    outline: asking.outline,
     setup,
     places,
     setupIndex,
     setupId,
     isFound,
     against,
-    saveState,
-    trouble,
-    missing,
-    stale,
-    canUndo: computed(() => history.value.done.at(-1)?.words ?? null),
-    canRedo: computed(() => history.value.undone.at(-1)?.words ?? null),
+    saveState: saving.state,
+    trouble: computed(() => asking.trouble.value ?? saving.trouble.value),
+    missing: saving.missing,
+    stale: saving.stale,
+    canUndo: history.canUndo,
+    canRedo: history.canRedo,
     edit,
-    dragging,
-    beginGesture: () => setGesture('first'),
-    endGesture: () => setGesture('none'),
+    take,
+    act,
+    dragging: history.dragging,
+    beginGesture: history.begin,
+    endGesture: history.end,
     undo,
     redo,
-    selectSetup,
-    keepMine,
+    selectSetup: (next) => {
+      setupId.value = next
+      void asking.ask()
+    },
+    keepMine: saving.keepMine,
     takeTheirs,
     keepBoth,
   }

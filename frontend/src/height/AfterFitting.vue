@@ -54,9 +54,7 @@ const level = computed(() => rows.value.length === 4 && rows.value.every((r) => 
             <QuantityField
               hide-label
               :label="`measured after fitting, ${placeWords(p)}`"
-              si="m"
-              :low="0.02"
-              :high="2"
+              of="SideSetup.measured"
               :model-value="measured(p)"
               @update:model-value="(v) => set(p, v)" />
           </td>

@@ -1,78 +1,120 @@
-/** Changes of a document as data: set one member at a path, knowing what stood there. */
+import { applyPatch, compare, type Operation } from 'fast-json-patch'
+
+/** Changes of a document as JSON Patch (RFC 6902). Everything beside what they touch is shared, not copied. */
 export type Path = (string | number)[]
-export interface Step {
+export interface Edit {
   path: Path
-  before: unknown
-  after: unknown
+  value: unknown
 }
-/** One change a person made: its words, its steps, and when. */
+/** One operation, as the server sends and takes it. */
+export interface Change {
+  op: 'add' | 'replace' | 'remove'
+  path: string
+  value?: unknown
+}
+/** One change a person made: its words, what does it, what takes it back, and when. */
 export interface Patch {
   words: string
-  steps: Step[]
+  redo: Change[]
+  undo: Change[]
   at: number
 }
 
 type Node = Record<string | number, unknown>
 
-/** What stands at a path; undefined where the way ends. */
-export function valueAt(root: unknown, path: Path): unknown {
-  let node = root
-  for (const part of path) {
-    if (node === null || node === undefined) return undefined
-    node = (node as Node)[part]
+const pointer = (path: Path): string =>
+  path.map((part) => `/${String(part).replaceAll('~', '~0').replaceAll('/', '~1')}`).join('')
+const parts = (path: string): string[] =>
+  path
+    .split('/')
+    .slice(1)
+    .map((part) => part.replaceAll('~1', '/').replaceAll('~0', '~'))
+
+/** The operation that sets one member, or replaces one entry of a list; nothing instead of a value takes it away. */
+export function put(root: unknown, { path, value }: Edit): Change {
+  const last = path.at(-1)!
+  const holder = path.slice(0, -1).reduce<unknown>((node, part) => (node as Node | undefined)?.[part], root)
+  if (Array.isArray(holder)) return { op: Number(last) < holder.length ? 'replace' : 'add', path: pointer(path), value }
+  return value === undefined ? { op: 'remove', path: pointer(path) } : { op: 'add', path: pointer(path), value }
+}
+
+/** A copy that may be changed where these operations lead; members missing on the way are made. */
+function opened<T>(root: T, changes: Change[]): T {
+  const made = { ...(root as Node) }
+  const fresh = new Set<unknown>([made])
+  for (const change of changes) {
+    let node = made as Node
+    for (const part of parts(change.path).slice(0, -1)) {
+      let child = node[part] as Node | undefined | null
+      if (!fresh.has(child)) {
+        child = Array.isArray(child) ? ([...(child as unknown[])] as unknown as Node) : { ...child }
+        fresh.add(child)
+        node[part] = child
+      }
+      node = child as Node
+    }
   }
-  return node
+  return made as T
 }
 
-/** A copy of the document with one member set; everything beside the path is shared. */
-export function withValue<T>(root: T, path: Path, value: unknown): T {
-  const [head, ...rest] = path
-  if (head === undefined) return value as T
-  const node = (root ?? (typeof head === 'number' ? [] : {})) as Node
-  const copy: Node = Array.isArray(node) ? ([...node] as unknown as Node) : { ...node }
-  const child = withValue(node[head], rest, value)
-  if (child === undefined && !Array.isArray(node)) delete copy[head]
-  else copy[head] = child
-  return copy as T
+/** A document after some operations. */
+export function applied<T>(root: T, changes: Change[]): T {
+  const known = changes.filter((c) => c.op !== 'remove' || has(root, c.path))
+  return applyPatch(opened(root, known), known as Operation[], false, true).newDocument
+}
+function has(root: unknown, path: string): boolean {
+  const all = parts(path)
+  const holder = all.slice(0, -1).reduce<unknown>((node, part) => (node as Node | undefined)?.[part], root)
+  return holder !== null && typeof holder === 'object' && all.at(-1)! in holder
 }
 
-/** The steps that set members, each with what it replaces. */
-export function stepsFor(root: unknown, changes: { path: Path; value: unknown }[]): Step[] {
-  let now = root
-  return changes.map(({ path, value }) => {
-    const step = { path, before: valueAt(now, path), after: value }
-    now = withValue(now, path, value)
-    return step
-  })
+/** What leads from one document to another. */
+export const between = (from: unknown, to: unknown): Change[] => compare(from as object, to as object) as Change[]
+
+/** A change by its edits, and the document with it. */
+export function edited<T>(root: T, words: string, edits: Edit[], at: number): { document: T; patch: Patch } {
+  const document = edits.reduce((now, edit) => applied(now, [put(now, edit)]), root)
+  return { document, patch: { words, redo: between(root, document), undo: between(document, root), at } }
 }
 
-export const forward = <T>(root: T, steps: Step[]): T => steps.reduce((doc, s) => withValue(doc, s.path, s.after), root)
-export const backward = <T>(root: T, steps: Step[]): T =>
-  [...steps].reverse().reduce((doc, s) => withValue(doc, s.path, s.before), root)
+/** The same by operations that came from the server. */
+export function changed<T>(root: T, words: string, changes: Change[], at: number): { document: T; patch: Patch } {
+  const document = applied(root, changes)
+  return { document, patch: { words, redo: between(root, document), undo: between(document, root), at } }
+}
 
 /** Whether two patches touch the same members, so that typing and dragging become one undo. */
 export function sameMembers(a: Patch, b: Patch): boolean {
-  return (
-    a.steps.length === b.steps.length &&
-    a.steps.every((s, i) => JSON.stringify(s.path) === JSON.stringify(b.steps[i]?.path))
-  )
+  const touched = (p: Patch): string => [...new Set(p.redo.map((c) => c.path))].sort().join('\n')
+  return touched(a) === touched(b)
 }
 
-/** One patch from two on the same members: first before, last after. */
-export const merged = (a: Patch, b: Patch): Patch => ({
-  ...b,
-  steps: b.steps.map((s, i) => ({ ...s, before: a.steps[i]!.before })),
-})
+/** One patch from two on the same members: what takes back the first, what does the last. */
+export const merged = (a: Patch, b: Patch): Patch => ({ ...b, undo: a.undo })
 
-/** Members in which two documents differ, as dotted paths with both values. */
-export function differences(
-  a: unknown,
-  b: unknown,
-  path: Path = [],
-): { path: string; mine: unknown; theirs: unknown }[] {
-  if (JSON.stringify(a) === JSON.stringify(b)) return []
-  const both = [a, b].every((v) => typeof v === 'object' && v !== null)
-  if (!both) return [{ path: path.join(' › ').replaceAll('_', ' '), mine: a, theirs: b }]
-  const keys = new Set([...Object.keys(a as Node), ...Object.keys(b as Node)])
-  return [...keys].flatMap((k) => differences((a as Node)[k], (b as Node)[k], [...path, k]))
+/** A copy of a document with one member set. */
+export const withValue = <T>(root: T, path: Path, value: unknown): T => applied(root, [put(root, { path, value })])
+
+/** Members in which two documents differ, as words with both values; a setup and a place are called by name. */
+export function differences(mine: unknown, theirs: unknown): { path: string; mine: unknown; theirs: unknown }[] {
+  const at = (root: unknown, path: string): unknown =>
+    parts(path).reduce<unknown>((node, part) => (node as Node | undefined)?.[part], root)
+  return between(mine, theirs).map(({ path }) => ({
+    path: wordsOf(mine, path),
+    mine: at(mine, path),
+    theirs: at(theirs, path),
+  }))
+}
+const SILENT = new Set(['setups', 'sides', 'vehicle', 'ends', 'value', 'surveys'])
+function wordsOf(root: unknown, path: string): string {
+  const words: string[] = []
+  let node: unknown = root
+  for (const part of parts(path)) {
+    node = (node as Node | undefined)?.[part]
+    const named = (node as { name?: unknown } | undefined)?.name
+    if (typeof named === 'string' && /^\d+$/.test(part)) words.push(named)
+    else if (/^\d+$/.test(part)) words.push(`no. ${Number(part) + 1}`)
+    else if (!SILENT.has(part)) words.push(part.replaceAll('_', ' '))
+  }
+  return words.join(', ')
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 
 import type { Document } from '@/api/client'
 
-import { forward, stepsFor } from './patch'
+import { edited } from './patch'
 import { firstEmpty, meanOf, STEPS, valuesAt, written } from './walk'
 
 const blank = (): Document =>
@@ -18,7 +18,7 @@ const blank = (): Document =>
       },
     ],
   }) as unknown as Document
-const apply = (d: Document, changes: ReturnType<typeof written>): Document => forward(d, stepsFor(d, changes))
+const apply = (d: Document, changes: ReturnType<typeof written>): Document => edited(d, '', changes, 0).document
 const at = (id: string, place: string) => STEPS.find((s) => s.row.id === id && s.place === place)!
 
 describe('the walk round', () => {

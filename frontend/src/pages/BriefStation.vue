@@ -130,16 +130,12 @@ function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', 
       <div class="pair">
         <QuantityField
           label="from"
-          si="Hz"
-          :low="0.3"
-          :high="20"
+          of="Targets.frequency"
           :model-value="band?.frequency_low?.value"
           @update:model-value="(v) => setBand('frequency', 'low', v)" />
         <QuantityField
           label="to"
-          si="Hz"
-          :low="0.3"
-          :high="20"
+          of="Targets.frequency"
           :model-value="band?.frequency_high?.value"
           @update:model-value="(v) => setBand('frequency', 'high', v)" />
       </div>
@@ -156,18 +152,14 @@ function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', 
       <div class="pair">
         <QuantityField
           label="ratio of frequencies, from"
-          si=""
+          of="Targets.frequency_ratio"
           :decimals="2"
-          :low="0.5"
-          :high="2"
           :model-value="brief.targets?.frequency_ratio?.low ?? 1.05"
           @update:model-value="(v) => setBand('frequency_ratio', 'low', v)" />
         <QuantityField
           label="ratio of frequencies, to"
-          si=""
+          of="Targets.frequency_ratio"
           :decimals="2"
-          :low="0.5"
-          :high="2"
           :model-value="brief.targets?.frequency_ratio?.high ?? 1.2"
           @update:model-value="(v) => setBand('frequency_ratio', 'high', v)" />
       </div>
@@ -183,10 +175,8 @@ function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', 
       <h3>Held at full droop</h3>
       <QuantityField
         label="at least"
-        si="m"
+        of="Targets.held_at_droop"
         kind="fine length"
-        :low="0"
-        :high="0.2"
         :model-value="brief.targets?.held_at_droop ?? 0.003"
         @update:model-value="(v) => set('target, held at droop', ['targets', 'held_at_droop'], v)" />
       <p class="small quiet mt-1">So that no spring comes loose. General practice.</p>

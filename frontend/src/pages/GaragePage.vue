@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { api, messageOf, type NewVehicle, type Outline, type StoredVehicle, type VehicleSummary } from '@/api/client'
 import PageHead from '@/components/PageHead.vue'
 import { useNotices } from '@/composables/useNotices'
+import { type Draft, drop, waiting } from '@/composables/vehicle/drafts'
 import SideView from '@/stance/SideView.vue'
 
 /** The garage: each vehicle as its drawn outline, with what it waits for. */
@@ -44,7 +45,28 @@ async function load(): Promise<void> {
   trouble.value = data ? '' : messageOf(error)
   bodies.value = (await api.GET('/api/vehicles/bodies').catch(() => ({ data: undefined }))).data?.bodies ?? []
 }
+const unsaved = ref<Draft[]>([])
+const draftsOf = (id: string): Draft[] => unsaved.value.filter((d) => d.vehicle === id)
+const orphans = computed(() => unsaved.value.filter((d) => !vehicles.value?.some((v) => v.id === d.vehicle)))
+async function throwAway(draft: Draft): Promise<void> {
+  await drop(draft)
+  unsaved.value = await waiting()
+  notices.say(`Unsaved work on ${draft.name} was thrown away`)
+}
+/** What was typed becomes a vehicle of its own; only then is it forgotten here. */
+async function keepDraft(draft: Draft): Promise<void> {
+  const name = `${draft.name} (unsaved)`.slice(0, 80)
+  const body = { ...draft.document, vehicle: { ...draft.document.vehicle, name } }
+  const { data, error } = await api
+    .POST('/api/vehicles/import', { body: body as never, bodySerializer: (b: unknown) => JSON.stringify(b) } as never)
+    .catch((e: unknown) => ({ data: undefined, error: e }))
+  if (!data) return void (trouble.value = messageOf(error))
+  await drop(draft)
+  unsaved.value = await waiting()
+  await load()
+}
 onMounted(() => {
+  void waiting().then((found) => (unsaved.value = found))
   document.title = 'Garage · Feder'
   void load()
 })
@@ -117,33 +139,44 @@ const when = (text: string): string =>
         <button class="act go" @click="making = true">New vehicle</button>
       </section>
       <ul v-else-if="vehicles" class="list">
-        <li v-for="v in vehicles" :key="v.id">
+        <li v-for="v in vehicles" :key="v.id" :class="{ shut: v.trouble }">
           <button class="open" :aria-label="`Open ${v.name}`" @click="open(v.id)">
             <svg viewBox="0 0 330 130" aria-hidden="true">
-              <SideView :outline="v.outline" :width="330" :height="128" />
+              <SideView v-if="v.shown" :outline="v.shown.outline" :width="330" :height="128" />
             </svg>
             <span class="name"
               ><b>{{ v.name }}</b
-              ><span class="quiet">{{ v.description || 'nothing said of it yet' }}</span></span
+              ><span class="quiet">{{ v.shown?.description || 'nothing said of it yet' }}</span></span
             >
-            <span class="wait"
-              ><template v-if="v.waits_for"
-                >waits for <b>{{ v.waits_for }}</b></template
-              ><template v-else>{{ v.setup }} is complete</template></span
+            <span v-if="v.trouble" class="wait"><b class="grade-stop">Stop</b> {{ v.trouble }}</span>
+            <span v-else-if="v.shown" class="wait"
+              ><template v-if="v.shown.waits_for"
+                >waits for <b>{{ v.shown.waits_for }}</b></template
+              ><template v-else>{{ v.shown.setup }} is complete</template></span
             >
           </button>
           <div class="foot">
             <span class="small quiet">{{ when(v.updated) }}</span><router-link
-              v-if="['motorcycle', 'bicycle'].includes(v.outline.body)"
+              v-if="['motorcycle', 'bicycle'].includes(v.shown?.outline.body ?? '')"
               class="link"
               :to="`/vehicle/${v.id}/walk`"
               >sag walk</router-link
-            ><button class="link" @click="copy(v)">copy</button
-            ><a class="link" :href="`/api/vehicles/${v.id}/file`">export</a
+            ><button v-if="v.shown" class="link" @click="copy(v)">copy</button
+            ><a class="link" :href="`/api/vehicles/${v.id}/file`">{{ v.shown ? 'export' : 'as text' }}</a
             ><button class="link" @click="remove(v)">delete</button>
           </div>
+          <p v-for="d in draftsOf(v.id)" :key="d.tab" class="draft">
+            Unsaved, typed {{ when(new Date(d.at).toISOString().slice(0, -1)) }}:
+            <button class="link" @click="keepDraft(d)">keep it as a copy</button
+            ><button class="link" @click="throwAway(d)">throw it away</button>
+          </p>
         </li>
       </ul>
+      <p v-for="d in orphans" :key="d.vehicle + d.tab" class="draft">
+        Unsaved work on <b>{{ d.name }}</b>, which is not in the garage any more:
+        <button class="link" @click="keepDraft(d)">keep it as a vehicle</button
+        ><button class="link" @click="throwAway(d)">throw it away</button>
+      </p>
     </main>
     <v-dialog v-model="making" max-width="720">
       <v-card class="pa-6">
@@ -182,6 +215,7 @@ const when = (text: string): string =>
 </template>
 
 <style scoped>
+.draft { font-size: var(--t-3); padding: 4px 8px; background: var(--vellum); } .draft .link { margin-left: 10px; min-height: 44px; } .shut svg { opacity: 0; }
 .top { display: flex; justify-content: space-between; align-items: center; flex-wrap: wrap; gap: 12px; border-bottom: 1.5px solid var(--ink); padding-bottom: 12px; }
 .acts { display: flex; gap: 10px; }
 .bad { border-left: 4px solid var(--stop); background: var(--stop-tint); padding: 8px 12px; margin-top: 12px; }

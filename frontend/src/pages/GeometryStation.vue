@@ -79,10 +79,8 @@ const estimateDamper = (end: EndName, on: boolean): void =>
   <section id="dimensions" class="dims">
     <QuantityField
       label="wheelbase"
-      si="m"
+      of="Vehicle.wheelbase"
       strong
-      :low="0.5"
-      :high="8"
       :model-value="about.wheelbase?.value"
       @update:model-value="
         (v) => set('wheelbase', ['wheelbase'], v === null ? null : { how: 'tape', ...about.wheelbase, value: v })
@@ -91,18 +89,14 @@ const estimateDamper = (end: EndName, on: boolean): void =>
       v-for="d in DIMENSIONS"
       :key="d.member"
       :label="`${d.words} (drawing)`"
-      si="m"
-      :low="0.05"
-      :high="5"
+      of="Vehicle.outline"
       :model-value="about[d.member]"
       @update:model-value="(v) => set(d.words, [d.member], v)" />
   </section>
   <section id="roll" class="dims two">
     <QuantityField
       label="sprung centre of gravity over the floor, for roll"
-      si="m"
-      :low="0.1"
-      :high="3"
+      of="Vehicle.sprung_cg_height"
       :estimated="about.sprung_cg_height?.how === 'estimated'"
       :model-value="about.sprung_cg_height?.value"
       @update:model-value="cgHeight" />
@@ -130,17 +124,13 @@ const estimateDamper = (end: EndName, on: boolean): void =>
       <div class="pair">
         <QuantityField
           label="track"
-          si="m"
-          :low="0.3"
-          :high="4"
+          of="End.track"
           :model-value="ends[end]!.track"
           @update:model-value="(v) => setEnd(end, 'track', ['track'], v)" />
         <QuantityField
           label="unsprung mass, each corner"
-          si="kg"
+          of="End.unsprung_mass"
           :decimals="1"
-          :low="0"
-          :high="2000"
           :model-value="ends[end]!.unsprung_mass?.value"
           @update:model-value="
             (v) => setValued(end, 'unsprung mass', ['unsprung_mass'], ends[end]!.unsprung_mass, v, 'scales')
@@ -173,9 +163,7 @@ const estimateDamper = (end: EndName, on: boolean): void =>
       <div class="pair">
         <QuantityField
           label="damper coefficient, or blank"
-          si="N*s/m"
-          :low="0"
-          :high="1e6"
+          of="End.damper_coefficient"
           :estimated="ends[end]!.damper_coefficient?.how === 'estimated'"
           :model-value="ends[end]!.damper_coefficient?.value"
           @update:model-value="
@@ -192,16 +180,12 @@ const estimateDamper = (end: EndName, on: boolean): void =>
       <div class="pair">
         <QuantityField
           label="tyre radius, loaded"
-          si="m"
-          :low="0.1"
-          :high="1"
+          of="Tyre.radius"
           :model-value="ends[end]!.tyre?.radius"
           @update:model-value="(v) => setEnd(end, 'tyre radius', ['tyre', 'radius'], v)" />
         <QuantityField
           label="tyre rate, if known"
-          si="N/m"
-          :low="1000"
-          :high="1e7"
+          of="Tyre.rate"
           :model-value="ends[end]!.tyre?.rate?.value"
           @update:model-value="
             (v) => setValued(end, 'tyre rate', ['tyre', 'rate'], ends[end]!.tyre?.rate, v, 'maker')
@@ -210,9 +194,7 @@ const estimateDamper = (end: EndName, on: boolean): void =>
       <div class="pair">
         <QuantityField
           label="anti-roll bar rate at its link, or blank"
-          si="N/m"
-          :low="100"
-          :high="1e7"
+          of="AntiRollBar.rate"
           :model-value="ends[end]!.bar?.rate.value"
           @update:model-value="
             (v) =>
@@ -228,10 +210,8 @@ const estimateDamper = (end: EndName, on: boolean): void =>
         <QuantityField
           v-if="ends[end]!.bar"
           label="link / wheel travel of the bar"
-          si=""
+          of="AntiRollBar.motion_ratio"
           :decimals="2"
-          :low="0.05"
-          :high="3"
           :estimated="ends[end]!.bar!.motion_ratio == null"
           hint="blank: 1, the link at the wheel"
           :model-value="ends[end]!.bar!.motion_ratio ?? 1"
@@ -240,9 +220,7 @@ const estimateDamper = (end: EndName, on: boolean): void =>
       <QuantityField
         v-if="ends[end]!.layout === 'live axle'"
         label="between the springs of the axle"
-        si="m"
-        :low="0.2"
-        :high="3"
+        of="End.spring_base"
         :model-value="ends[end]!.spring_base"
         @update:model-value="(v) => setEnd(end, 'spring base', ['spring_base'], v)" />
       <h3 :id="`limits-${end}`" class="mt-3">Travel limits, hub to arch</h3>
@@ -251,10 +229,8 @@ const estimateDamper = (end: EndName, on: boolean): void =>
         <div v-for="l in LIMITS" :key="l.member">
           <QuantityField
             :label="l.words"
-            si="m"
+            of="Limits"
             :decimals="1"
-            :low="0.02"
-            :high="2"
             :hint="l.says"
             :model-value="ends[end]!.limits?.[l.member]"
             @update:model-value="(v) => setEnd(end, l.words, ['limits', l.member], v)" />

@@ -91,9 +91,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
           <QuantityField
             label="hub to arch"
             strong
-            si="m"
-            :low="0.02"
-            :high="2"
+            of="SideSetup.hub_to_arch"
             :clearable="false"
             :computed-value="side(p).set_by === 'collar'"
             :readonly="vehicle.isFound.value"
@@ -106,10 +104,8 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
           <QuantityField
             label="collar"
             strong
-            si="m"
+            of="SideSetup.collar"
             kind="fine length"
-            :low="-0.5"
-            :high="0.5"
             :clearable="false"
             :computed-value="side(p).set_by !== 'collar'"
             :readonly="vehicle.isFound.value || !seatKnown(p)"
@@ -232,10 +228,8 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
             <QuantityField
               hide-label
               :label="`seat length, ${placeWords(p)}`"
-              si="m"
+              of="Seat.length"
               kind="fine length"
-              :low="0.02"
-              :high="2"
               :model-value="side(p).seat?.length"
               @update:model-value="(v) => setSeat(p, 'length', v)" />
           </td>
@@ -246,9 +240,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
             <QuantityField
               hide-label
               :label="`seat length at hub to arch, ${placeWords(p)}`"
-              si="m"
-              :low="0.02"
-              :high="2"
+              of="Seat.hub_to_arch"
               :model-value="side(p).seat?.hub_to_arch"
               @update:model-value="(v) => setSeat(p, 'hub_to_arch', v)" />
           </td>
@@ -259,9 +251,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
             <QuantityField
               hide-label
               :label="`thread, ${placeWords(p)}`"
-              si="m"
-              :low="0"
-              :high="0.5"
+              of="Seat.thread"
               :model-value="side(p).seat?.thread"
               @update:model-value="(v) => setSeat(p, 'thread', v)" />
           </td>
@@ -272,10 +262,8 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
             <QuantityField
               hide-label
               :label="`lowest collar its maker permits, ${placeWords(p)}`"
-              si="m"
+              of="Seat.permitted_low"
               kind="fine length"
-              :low="0"
-              :high="0.5"
               :model-value="side(p).seat?.permitted_low"
               @update:model-value="(v) => setSeat(p, 'permitted_low', v)" />
           </td>
@@ -286,10 +274,8 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
             <QuantityField
               hide-label
               :label="`highest collar its maker permits, ${placeWords(p)}`"
-              si="m"
+              of="Seat.permitted_high"
               kind="fine length"
-              :low="0"
-              :high="0.5"
               :model-value="side(p).seat?.permitted_high"
               @update:model-value="(v) => setSeat(p, 'permitted_high', v)" />
           </td>
@@ -300,10 +286,8 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
             <QuantityField
               hide-label
               :label="`collar for one turn, ${placeWords(p)}`"
-              si="m"
+              of="Seat.pitch"
               kind="fine length"
-              :low="0.0002"
-              :high="0.05"
               :model-value="side(p).seat?.pitch"
               @update:model-value="(v) => setSeat(p, 'pitch', v)" />
           </td>
@@ -314,10 +298,8 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
             <QuantityField
               hide-label
               :label="`seats out of parallel at ride, ${placeWords(p)}`"
-              si="rad"
+              of="Seat.tilt"
               :decimals="1"
-              :low="0"
-              :high="0.5"
               :model-value="side(p).seat?.tilt"
               @update:model-value="(v) => setSeat(p, 'tilt', v)" />
           </td>
@@ -328,9 +310,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
             <QuantityField
               hide-label
               :label="`wheel further out than as found, ${placeWords(p)}`"
-              si="m"
-              :low="0"
-              :high="0.3"
+              of="SideSetup.spacer"
               :readonly="vehicle.isFound.value"
               :model-value="side(p).spacer"
               @update:model-value="(v) => set(p, 'wheel spacer', ['spacer'], v)" />
@@ -342,10 +322,8 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
             <QuantityField
               hide-label
               :label="`${k} clicks, ${placeWords(p)}`"
-              si=""
+              of="Clicks.count"
               :decimals="0"
-              :low="0"
-              :high="200"
               :unit-text="side(p)[k]?.of ? `of ${side(p)[k]!.of}` : ''"
               :model-value="side(p)[k]?.count"
               @update:model-value="(v) => setClicks(p, k, v)" />
@@ -357,10 +335,8 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
             <QuantityField
               hide-label
               :label="`tyre pressure, ${placeWords(p)}`"
-              si="Pa"
+              of="SideSetup.tyre_pressure"
               :decimals="units.system.value === 'inch' ? 0 : 1"
-              :low="10000"
-              :high="2e6"
               :model-value="side(p).tyre_pressure"
               @update:model-value="(v) => set(p, 'tyre pressure', ['tyre_pressure'], v)" />
           </td>
@@ -371,10 +347,8 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
             <QuantityField
               hide-label
               :label="`camber, ${placeWords(p)}`"
-              si="rad"
+              of="SideSetup.camber"
               :decimals="1"
-              :low="-0.3"
-              :high="0.3"
               :model-value="side(p).camber"
               @update:model-value="(v) => set(p, 'camber', ['camber'], v)" />
           </td>
@@ -385,10 +359,8 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
             <QuantityField
               hide-label
               :label="`toe, ${placeWords(p)}`"
-              si="m"
+              of="SideSetup.toe"
               kind="fine length"
-              :low="-0.05"
-              :high="0.05"
               :model-value="side(p).toe"
               @update:model-value="(v) => set(p, 'toe', ['toe'], v)" />
           </td>

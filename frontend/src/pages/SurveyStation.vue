@@ -259,10 +259,8 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
               v-for="p in END_PLACES[end]"
               :key="p"
               :label="`free plate reads, ${placeWords(p)}`"
-              si="rad"
+              of="SideSetup.free_angle"
               :decimals="1"
-              :low="-1.5"
-              :high="3"
               hint="if read before anything was moved"
               :model-value="vehicle.document.value!.setups[0]!.sides![p]!.free_angle"
               @update:model-value="
@@ -276,24 +274,18 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
         <div v-else class="three">
           <QuantityField
             label="rate"
-            si="N/m"
-            :low="500"
-            :high="1e7"
+            of="SpringPart.rate"
             :model-value="coilOf(found(end))?.rate.value"
             @update:model-value="(v) => setFound(end, 'rate', v)" />
           <QuantityField
             label="free length"
-            si="m"
-            :low="0.02"
-            :high="2"
+            of="SpringPart.free_length"
             :model-value="coilOf(found(end))?.free_length ?? freeWaiting[end]"
             @update:model-value="(v) => setFound(end, 'free_length', v)" />
           <QuantityField
             label="collar up from its datum"
-            si="m"
+            of="SideSetup.collar"
             kind="fine length"
-            :low="-0.5"
-            :high="0.5"
             :model-value="found(end).collar"
             @update:model-value="(v) => setFound(end, 'collar', v)" />
         </div>

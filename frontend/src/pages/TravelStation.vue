@@ -1,15 +1,16 @@
 <script setup lang="ts">
-import { computed, onScopeDispose, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 
-import { api, endOf, type Place, PLACES, placeWords, type SideSetup } from '@/api/client'
+import { api, endOf, type Place, PLACES, placeWords, type SideSetup, type StopBench } from '@/api/client'
 import AskFigure from '@/components/AskFigure.vue'
 import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
+import { useAnswer } from '@/composables/useAnswer'
 import { useHeights } from '@/composables/useHeights'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { useWorking } from '@/composables/useWorking'
-import { lengthAt, stopPlaces } from '@/travel/travel'
+import { sentence } from '@/logic/sentence'
 import TravelDrawing from '@/travel/TravelDrawing.vue'
 
 /** How far a corner may go until stop, tyre, metal or coils end it; the bump stop's cut and packers. */
@@ -25,11 +26,17 @@ const ends_ = computed(() => {
   const e = vehicle.report.value?.ends[endOf(place.value)]
   return e?.lower_arm_angle ? e : null
 })
-// gap and length must be of one moment: the document the report was made from, not one already changed by the hand
+// the stop's own bench: where it is touched and hard at any length, and what packers allow
+const bench = useAnswer(
+  (signal) => {
+    const [document, setup] = [vehicle.reported.value, vehicle.report.value?.setup]
+    return document && setup ? api.POST('/api/stop', { body: { document, setup, place: place.value }, signal }) : null
+  },
+  [vehicle.report, place],
+)
 const stop = computed(() => {
-  const made = vehicle.reported.value
-  const of = made?.setups.find((s) => s.id === vehicle.report.value?.setup)?.sides?.[place.value]
-  return of ? stopPlaces(corner.value, of, made.vehicle.ends![endOf(place.value)]!.bump_stop) : null
+  const found = bench.found.value?.bench
+  return found?.place === place.value ? found : null
 })
 const packerNow = (): number => side(place.value).stop?.packer ?? 0
 const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
@@ -46,116 +53,49 @@ const findings = computed(() =>
   ),
 )
 
-function setStop(length: number, packer: number): void {
-  const places = heights.together.value ? heights.moves(place.value) : [place.value]
-  vehicle.edit(
-    `bump stop, ${endOf(place.value)}`,
-    places.map((p) => ({ path: ['setups', vehicle.setupIndex.value, 'sides', p, 'stop'], value: { length, packer } })),
-  )
+let newest: [number, number] | null = null
+let asked: Promise<void> = Promise.resolve()
+/** One act at a time: while one is on its way only the newest is asked next. */
+function setStop(length: number, packer: number): Promise<void> {
+  newest = [length, packer]
+  asked = asked.then(async () => {
+    if (!newest) return
+    const [l, p] = newest
+    newest = null
+    await vehicle.act(`bump stop, ${endOf(place.value)}`, {
+      act: 'set stop',
+      place: place.value,
+      length: l,
+      packer: p,
+      together: heights.together.value,
+    })
+  })
+  return asked
 }
 let cutting = false
-function cut(length: number, done: boolean): void {
+async function cut(length: number, done: boolean): Promise<void> {
   if (!cutting) vehicle.beginGesture()
   cutting = !done
-  if (length !== side(place.value).stop?.length) setStop(length, packerNow())
-  if (done) vehicle.endGesture()
+  const set = length !== side(place.value).stop?.length ? setStop(length, packerNow()) : asked
+  if (!done) return
+  await set
+  vehicle.endGesture()
 }
 function typeLength(value: number | null): void {
-  if (value !== null && stop.value && value <= stop.value.supplied) setStop(value, packerNow())
+  if (value !== null && stop.value && value <= stop.value.supplied) void setStop(value, packerNow())
 }
-
-// what other packers would allow: the core's own rule, asked for three thicknesses
-interface PackerRow {
-  packer: number
-  shortest: number
-  longest: number
-  works: boolean
-  notes: string[]
-}
-const PACKERS = [0, 0.005, 0.01]
-const packers = ref<PackerRow[]>([])
-let asked = 0
-let wait: ReturnType<typeof setTimeout> | undefined
-// while the cut is dragged the packers wait until the hand rests
-watch(
-  [stop, corner, vehicle.dragging],
-  () => {
-    clearTimeout(wait)
-    if (vehicle.dragging.value) wait = setTimeout(() => void askPackers(), 250)
-    else void askPackers()
-  },
-  { immediate: true },
-)
-onScopeDispose(() => clearTimeout(wait))
-async function askPackers(): Promise<void> {
-  const s = stop.value
-  const contact = corner.value?.contact?.value
-  const mine = ++asked
-  if (!s || contact === undefined || s.shaft <= 0.011) return void (packers.value = [])
-  const metal = corner.value?.solid ? Math.max(0, corner.value.solid.value * s.ratio) : null
-  const rows = await Promise.all(
-    PACKERS.map(async (packer) => {
-      const { data } = await api
-        .POST('/api/calc/{name}', {
-          params: { path: { name: 'bump_stop' } },
-          body: {
-            shaft_at_ride: s.shaft,
-            stop_length: s.length,
-            motion_ratio: s.ratio,
-            wheel_contact_travel: contact,
-            compressible: s.compressible,
-            packer,
-            ...(metal === null ? {} : { damper_bump_travel: metal }),
-          } as never,
-        })
-        .catch(() => ({ data: undefined }))
-      const found = data as { results: Record<string, { value: number }>; notes: string[] } | undefined
-      return found
-        ? {
-            packer,
-            shortest: found.results['shortest']!.value,
-            longest: found.results['longest']!.value,
-            works: found.results['feasible']!.value === 1,
-            notes: found.notes,
-          }
-        : null
-    }),
-  )
-  if (mine === asked) packers.value = rows.filter((r): r is PackerRow => r !== null)
-}
+type PackerRow = NonNullable<StopBench['packers']>[number]
+const packers = computed<PackerRow[]>(() => stop.value?.packers ?? [])
 const most = computed(() => Math.max(0.04, ...packers.value.map((p) => p.longest), stop.value?.supplied ?? 0))
 const across = (v: number): number => (Math.min(most.value, Math.max(0, v)) / most.value) * 150
 const room = (r: PackerRow): string => (r.works ? `${units.show(r.longest - r.shortest, 'm')} room` : 'none works')
-function takePacker(r: PackerRow): void {
-  const s = stop.value
-  if (!s || vehicle.isFound.value) return
-  // keep the cut where it works; else the middle of what works, as far as the stop reaches
-  const fits = s.length >= r.shortest && s.length <= r.longest
-  const length = fits || !r.works ? s.length : Math.min(s.supplied, (r.shortest + r.longest) / 2)
-  setStop(Math.round(length * 2000) / 2000, r.packer)
-}
+const takePacker = (r: PackerRow): void =>
+  void (!vehicle.isFound.value && setStop(Math.round(r.take * 2000) / 2000, r.packer))
 const headline = computed(() => {
-  const now = packers.value.find((r) => Math.abs(r.packer - (stop.value?.packer ?? 0)) < 1e-4)
-  if (!now) return null
-  if (!now.works)
-    return {
-      grade: 'stop',
-      text: 'No stop works here: cut short enough for its gap it lets metal or tyre meet first. Less drop, a packer, a stop that squeezes less, or more room at the arch mends it; a stiffer spring does not.',
-    }
-  return {
-    grade: '',
-    text: `Any stop from ${units.show(now.shortest, 'm')} to ${units.show(now.longest, 'm', { unit: true })} works. Shorter, ${now.notes[0]?.includes('tyre') ? 'the tyre' : 'metal in the damper'} is met first; longer, it is squeezed at ride.`,
-  }
-})
-function trimToFit(): void {
   const s = stop.value
-  const row = packers.value.find((r) => Math.abs(r.packer - (s?.packer ?? 0)) < 1e-4)
-  if (s && row?.works)
-    setStop(
-      lengthAt(s, (s.shaft - s.packer - Math.min(s.supplied, (row.shortest + row.longest) / 2)) / s.ratio),
-      s.packer,
-    )
-}
+  return s?.says ? { grade: s.grade, text: sentence(s.says, s.numbers ?? {}, units.system.value) } : null
+})
+const trimToFit = (): void => void (stop.value?.trim != null && setStop(stop.value.trim, stop.value.packer))
 </script>
 
 <template>
@@ -171,18 +111,7 @@ function trimToFit(): void {
   </div>
   <p v-if="headline" class="say">
     <b v-if="headline.grade" :class="`grade-${headline.grade}`">Stop </b>{{ headline.text }}
-    <button
-      v-if="
-        !headline.grade &&
-        stop &&
-        movable &&
-        packers[0] &&
-        (stop.length < packers[0].shortest - 5e-4 || stop.length > packers[0].longest)
-      "
-      class="link"
-      @click="trimToFit">
-      cut to fit
-    </button>
+    <button v-if="stop?.trim != null && movable" class="link" @click="trimToFit">cut to fit</button>
   </p>
   <p v-else-if="!end.bump_stop" class="say">
     Type the bump stop, the shaft that shows and the height it was read at under
@@ -212,10 +141,8 @@ function trimToFit(): void {
           label="length of the bump stop"
           hide-label
           strong
-          si="m"
+          of="StopTrim.length"
           kind="fine length"
-          :low="0.002"
-          :high="stop.supplied"
           :clearable="false"
           :readonly="!movable"
           :model-value="stop.length"
@@ -236,17 +163,17 @@ function trimToFit(): void {
         </dd>
         <dt v-if="stop">squeezes by</dt>
         <dd v-if="stop">
-          <b>{{ stop.squeezeTold ? '' : '~' }}{{ units.show(stop.length * stop.compressible, 'm', { unit: true }) }}</b
+          <b>{{ stop.squeeze_told ? '' : '~' }}{{ units.show(stop.squeeze, 'm', { unit: true }) }}</b
           ><small
-            >hard at {{ stop.squeezeTold && !corner.stop_gap?.assumed ? '' : '~'
+            >hard at {{ stop.squeeze_told && !corner.stop_gap?.assumed ? '' : '~'
             }}{{ units.show(stop.hard, 'm', { signed: true }) }}</small
           >
         </dd>
-        <dt v-if="corner.contact && stop">tyre after that</dt>
-        <dd v-if="corner.contact && stop">
+        <dt v-if="corner.contact && stop?.tyre_after != null">tyre after that</dt>
+        <dd v-if="corner.contact && stop?.tyre_after != null">
           <b
-            >{{ stop.squeezeTold && !corner.contact.assumed && !corner.stop_gap?.assumed ? '' : '~'
-            }}{{ units.show(corner.contact.value - stop.hard, 'm', { unit: true }) }}</b
+            >{{ stop.squeeze_told && !corner.contact.assumed && !corner.stop_gap?.assumed ? '' : '~'
+            }}{{ units.show(stop.tyre_after, 'm', { unit: true }) }}</b
           >
         </dd>
         <dt>met in a corner of</dt>

@@ -66,10 +66,8 @@ const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): voi
               <QuantityField
                 hide-label
                 :label="`${k.words} clicks, ${e}`"
-                si=""
+                of="Clicks.count"
                 :decimals="0"
-                :low="0"
-                :high="200"
                 unit-text=""
                 :model-value="knob(e, k.member)?.count"
                 @update:model-value="(v) => change(e, k.member, { count: whole(v) as number })" />
@@ -78,10 +76,8 @@ const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): voi
               <QuantityField
                 hide-label
                 :label="`${k.words}, range of clicks, ${e}`"
-                si=""
+                of="Clicks.of"
                 :decimals="0"
-                :low="1"
-                :high="200"
                 unit-text=""
                 :model-value="knob(e, k.member)?.of"
                 @update:model-value="(v) => change(e, k.member, { of: whole(v) })" />
@@ -114,34 +110,26 @@ const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): voi
         ><QuantityField
           v-if="!isAir(e)"
           :label="`${about(e)?.layout === 'fork' ? 'cap' : 'collar'}, one turn, ${e}`"
-          si="m"
+          of="Seat.pitch"
           kind="fine length"
-          :low="0.0002"
-          :high="0.02"
           :model-value="side(e).seat?.pitch"
           @update:model-value="(v) => seat(e, 'pitch', v)" /><QuantityField
           v-if="!isAir(e)"
           :label="`${about(e)?.layout === 'fork' ? 'cap' : 'thread'}, whole range, ${e}`"
-          si="m"
+          of="Seat.thread"
           kind="fine length"
-          :low="0"
-          :high="0.2"
           :model-value="side(e).seat?.thread"
           @update:model-value="(v) => seat(e, 'thread', v)"
       /></template>
       <template v-if="about('front')?.layout === 'fork' && !isAir('front')"
         ><QuantityField
           label="spacers on the fork springs"
-          si="m"
+          of="SideSetup.fork_spacer"
           kind="fine length"
-          :low="0"
-          :high="0.5"
           :model-value="side('front').fork_spacer"
           @update:model-value="(v) => set('front', 'fork spacers', { fork_spacer: v })" /><QuantityField
           label="oil level, springs out, leg pushed together"
-          si="m"
-          :low="0.01"
-          :high="0.5"
+          of="SideSetup.oil_level"
           :model-value="side('front').oil_level"
           @update:model-value="(v) => set('front', 'oil level', { oil_level: v })"
       /></template>
@@ -149,10 +137,8 @@ const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): voi
         v-for="e in ENDS"
         :key="e"
         :label="`tyre, cold, ${e}`"
-        si="Pa"
+        of="SideSetup.tyre_pressure"
         :decimals="units.system.value === 'inch' ? 0 : 1"
-        :low="10000"
-        :high="1e6"
         :model-value="side(e).tyre_pressure"
         @update:model-value="(v) => set(e, 'tyre pressure', { tyre_pressure: v })" />
     </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 
-import { api, airOf, type AirRow, type EndName } from '@/api/client'
+import { api, type AirRow, type EndName } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
 import { useAnswer } from '@/composables/useAnswer'
 
@@ -14,14 +14,14 @@ const { found, trouble } = useAnswer(() => {
   const [document, setup] = [vehicle.document.value, vehicle.setup.value]
   return document && setup ? api.POST('/api/sag/air', { body: { document, setup: setup.id, end: props.end } }) : null
 }, [vehicle.report, () => props.end])
-function take(r: AirRow): void {
-  const part = airOf(side(props.end))
-  if (part && r.pressure !== null)
-    set(props.end, `${r.spacers} spacers`, {
-      spring: { ...part, spacers: r.spacers },
-      set_by: 'pressure',
-      pressure: Math.round(r.pressure! / 500) * 500,
-    })
+async function take(r: AirRow): Promise<void> {
+  if (r.pressure == null) return
+  await vehicle.act(`${r.spacers} spacers, ${props.end}`, {
+    act: 'take air',
+    end: props.end,
+    spacers: r.spacers,
+    pressure: r.pressure,
+  })
 }
 const force = (v: number | null | undefined): string => (v == null ? '–' : units.show(v, 'N', { decimals: 0 }))
 // the same chamber ridden elsewhere
@@ -59,10 +59,8 @@ function typed(key: (typeof FIELDS)[number]['key'], text: string, low: number, h
       <QuantityField
         label="pressure, wheel off the floor"
         strong
-        si="Pa"
+        of="SideSetup.pressure"
         :decimals="units.system.value === 'inch' ? 0 : 1"
-        :low="1e4"
-        :high="5e6"
         :readonly="vehicle.isFound.value"
         :model-value="side(end).pressure"
         @update:model-value="(v) => set(end, 'pressure', { set_by: 'pressure', pressure: v })" />

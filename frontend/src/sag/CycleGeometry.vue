@@ -93,9 +93,7 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
     <QuantityField
       label="wheelbase"
       strong
-      si="m"
-      :low="0.5"
-      :high="3"
+      of="Vehicle.wheelbase"
       :model-value="vehicle_.wheelbase?.value"
       @update:model-value="
         (v) => set('wheelbase', ['wheelbase'], v === null ? null : { how: 'tape', ...vehicle_.wheelbase, value: v })
@@ -104,16 +102,12 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
       v-for="e in ENDS"
       :key="e"
       :label="`${e} tyre radius, on the floor`"
-      si="m"
-      :low="0.1"
-      :high="0.6"
+      of="Tyre.radius"
       :model-value="about(e)?.tyre?.radius"
       @update:model-value="(v) => setEnd(e, 'tyre radius', ['tyre', 'radius'], v)" />
     <QuantityField
       label="height over all (drawing)"
-      si="m"
-      :low="0.5"
-      :high="2"
+      of="Vehicle.roof_height"
       :model-value="vehicle_.roof_height"
       @update:model-value="(v) => set('height over all', ['roof_height'], v)" />
   </section>
@@ -125,44 +119,34 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
           v-if="bike === 'bicycle'"
           label="head angle, from the floor"
           strong
-          si="rad"
+          of="Fork.head_angle"
           :decimals="1"
-          :low="0.7"
-          :high="1.5"
           :model-value="degrees(fork?.rake)"
           @update:model-value="(v) => setFork('rake', degrees(v))" />
         <QuantityField
           v-else
           label="rake, from the vertical"
           strong
-          si="rad"
+          of="Fork.rake"
           :decimals="1"
-          :low="0"
-          :high="0.9"
           :model-value="fork?.rake ?? rake"
           @update:model-value="(v) => setFork('rake', v)" />
         <QuantityField
           label="offset of the axle from the steering axis"
-          si="m"
-          :low="-0.1"
-          :high="0.2"
+          of="Fork.offset"
           :readonly="!fork"
           :model-value="fork?.offset"
           @update:model-value="(v) => setFork('offset', v)" />
         <QuantityField
           label="travel, along the tube"
           strong
-          si="m"
-          :low="0.02"
-          :high="0.5"
+          of="End.travel"
           :model-value="about('front')?.travel"
           @update:model-value="(v) => setEnd('front', 'travel', ['travel'], v)" />
         <QuantityField
           label="tube, inside, for the air over the oil"
-          si="m"
+          of="Fork.bore"
           kind="fine length"
-          :low="0.01"
-          :high="0.08"
           :readonly="!fork"
           :model-value="fork?.bore"
           @update:model-value="(v) => setFork('bore', v)" />
@@ -182,10 +166,8 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
       </div>
       <QuantityField
         label="unsprung mass: wheel, brakes, half the fork"
-        si="kg"
+        of="End.unsprung_mass"
         :decimals="1"
-        :low="0"
-        :high="200"
         :estimated="about('front')?.unsprung_mass?.how === 'estimated'"
         :model-value="about('front')?.unsprung_mass?.value"
         @update:model-value="
@@ -193,9 +175,7 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
         " />
       <QuantityField
         label="damper coefficient of one leg, or blank"
-        si="N*s/m"
-        :low="0"
-        :high="1e5"
+        of="End.damper_coefficient"
         :estimated="about('front')?.damper_coefficient?.how === 'estimated'"
         :model-value="about('front')?.damper_coefficient?.value"
         @update:model-value="
@@ -221,17 +201,13 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
         <QuantityField
           label="travel, at the wheel"
           strong
-          si="m"
-          :low="0.02"
-          :high="0.5"
+          of="End.travel"
           :model-value="about('rear')?.travel"
           @update:model-value="(v) => setEnd('rear', 'travel', ['travel'], v)" />
         <QuantityField
           label="unsprung mass: wheel, brake, half the arm"
-          si="kg"
+          of="End.unsprung_mass"
           :decimals="1"
-          :low="0"
-          :high="200"
           :estimated="about('rear')?.unsprung_mass?.how === 'estimated'"
           :model-value="about('rear')?.unsprung_mass?.value"
           @update:model-value="
@@ -239,16 +215,12 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
           " />
         <QuantityField
           label="rear arm, pivot to axle"
-          si="m"
-          :low="0.2"
-          :high="1"
+          of="Swingarm.length"
           :model-value="about('rear')?.swingarm?.length ?? half.length"
           @update:model-value="(v) => arm('length', v)" />
         <QuantityField
           label="its pivot over the floor"
-          si="m"
-          :low="0.1"
-          :high="0.8"
+          of="Swingarm.pivot_height"
           :model-value="about('rear')?.swingarm?.pivot_height ?? half.pivot_height"
           @update:model-value="(v) => arm('pivot_height', v)" />
       </div>
@@ -282,13 +254,14 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
         </tbody>
       </table>
       <form class="lever" @submit.prevent="add">
-        <QuantityField v-model="fresh.travel" label="wheel, from extended" si="m" :low="0" :high="0.5" /><QuantityField
+        <QuantityField
+          v-model="fresh.travel"
+          label="wheel, from extended"
+          of="RatioFromLeverage.points travel" /><QuantityField
           v-model="fresh.leverage"
           label="wheel / shock travel there"
-          si=""
-          :decimals="3"
-          :low="0.3"
-          :high="10" /><button class="link" type="submit">add</button
+          of="RatioFromLeverage.points leverage"
+          :decimals="3" /><button class="link" type="submit">add</button
         ><button class="link" type="button" @click="file?.click()">leverage as CSV</button
         ><input
           ref="file"
@@ -305,9 +278,7 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
       </p>
       <QuantityField
         label="damper coefficient of one shock, or blank"
-        si="N*s/m"
-        :low="0"
-        :high="1e5"
+        of="End.damper_coefficient"
         :estimated="about('rear')?.damper_coefficient?.how === 'estimated'"
         :model-value="about('rear')?.damper_coefficient?.value"
         @update:model-value="

@@ -70,18 +70,14 @@ function setOther(e: EndName, value: number | null): void {
           <QuantityField
             :label="`${e} spring rate`"
             strong
-            si="N/m"
-            :low="500"
-            :high="1e6"
+            of="SpringPart.rate"
             :clearable="false"
             :readonly="vehicle.isFound.value"
             :model-value="coilOf(side(e))?.rate.value"
             @update:model-value="(v) => setRate(e, v)" /><QuantityField
             v-if="legs(e)"
             :label="`${e} other spring, if unlike`"
-            si="N/m"
-            :low="500"
-            :high="1e6"
+            of="SpringPart.rate"
             :readonly="vehicle.isFound.value"
             :model-value="side(e).second_spring?.rate.value"
             @update:model-value="(v) => setOther(e, v)" />

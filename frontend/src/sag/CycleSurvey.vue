@@ -138,10 +138,8 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
       <QuantityField
         :label="`scale under the ${e} wheel, or blank`"
         strong
-        si="kg"
+        of="Reading.mass"
         :decimals="1"
-        :low="0.5"
-        :high="600"
         :model-value="meanOf(valuesAt(document_, weight(e)))"
         @update:model-value="(v) => vehicle.edit(`weight, ${e}`, written(document_, weight(e), v, false))" />
       <div class="kinds" role="radiogroup" :aria-label="`${e} spring is`">
@@ -160,17 +158,13 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
           <QuantityField
             label="pressure, wheel off the floor"
             strong
-            si="Pa"
+            of="SideSetup.pressure"
             :decimals="units.system.value === 'inch' ? 0 : 1"
-            :low="1e4"
-            :high="5e6"
             :model-value="found(e).pressure"
             @update:model-value="(v) => setFound(e, 'pressure', { pressure: v })" /><QuantityField
             label="spacers in it"
-            si=""
+            of="AirSpringPart.spacers"
             :decimals="0"
-            :low="0"
-            :high="20"
             unit-text=""
             :model-value="air(e)!.spacers"
             @update:model-value="(v) => setAir(e, 'spacers', v === null ? 0 : Math.round(v))" />
@@ -193,51 +187,39 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
         <QuantityField
           :label="pair(e) ? 'rate of one spring' : 'spring rate'"
           strong
-          si="N/m"
-          :low="500"
-          :high="1e6"
+          of="SpringPart.rate"
           :model-value="coilOf(found(e))?.rate.value"
           @update:model-value="(v) => setCoil(e, 'rate', v)" />
         <QuantityField
           :label="isFork(e) ? 'cap screwed in' : 'collar from just touching'"
-          si="m"
+          of="SideSetup.collar"
           kind="fine length"
-          :low="-0.05"
-          :high="0.2"
           :hint="isFork(e) ? 'where it stands now' : 'the preload; blank: a usual one is taken, ~'"
           :model-value="found(e).collar"
           @update:model-value="(v) => setFound(e, isFork(e) ? 'cap' : 'preload', { collar: v })" />
         <QuantityField
           v-if="isFork(e)"
           label="springs pressed, extended"
-          si="m"
+          of="SideSetup.preload"
           kind="fine length"
-          :low="0"
-          :high="0.1"
           hint="without scales; blank: a usual one, ~"
           :model-value="found(e).preload"
           @update:model-value="(v) => setFound(e, 'preload', { preload: v })" />
         <QuantityField
           label="free length, if known"
-          si="m"
-          :low="0.02"
-          :high="1"
+          of="SpringPart.free_length"
           :model-value="coilOf(found(e))?.free_length"
           @update:model-value="(v) => setCoil(e, 'free_length', v)" />
         <QuantityField
           label="inside diameter"
-          si="m"
+          of="SpringPart.inside_diameter"
           kind="fine length"
-          :low="0.005"
-          :high="0.2"
           :model-value="coilOf(found(e))?.inside_diameter"
           @update:model-value="(v) => setCoil(e, 'inside_diameter', v)" />
         <QuantityField
           v-if="pair(e)"
           label="other spring, where it differs"
-          si="N/m"
-          :low="500"
-          :high="1e6"
+          of="SpringPart.rate"
           :model-value="found(e).second_spring?.rate.value"
           @update:model-value="(v) => setSecond(e, v)" />
       </div>

@@ -8,63 +8,38 @@ import { useSag } from './useSag'
 
 /** The few numbers a verdict cannot do without, asked where they are missed: rake, spring rate, travel and stroke. */
 const props = defineProps<{ end: EndName }>()
-const { vehicle, bike, about, waitsFor } = useSag()
+const { vehicle, bike, waits, waitsFor } = useSag()
 const typed = reactive<Record<'rake' | 'rate' | 'travel' | 'stroke', number | null>>({
   rake: null,
   rate: null,
   travel: null,
   stroke: null,
 })
-const found = computed(() => vehicle.document.value?.setups[0]?.sides?.[props.end])
-const asks = computed(() => {
-  const here = about(props.end)
-  const fork = here?.layout === 'fork'
-  return {
-    rake: fork && !here?.fork,
-    rate: bike.value === 'motorcycle' && !found.value?.spring,
-    stroke: !fork && !here?.spring?.ratio,
-    travel: (!fork && !here?.spring?.ratio) || (bike.value === 'bicycle' && !here?.travel),
-  }
-})
+const asked = computed(() => new Map(waits(props.end).flatMap((w) => (w.asks ? [[w.asks, w] as const] : []))))
+const asks = computed(() => ({
+  rake: asked.value.has('rake'),
+  rate: asked.value.has('rate'),
+  stroke: asked.value.has('stroke'),
+  travel: asked.value.has('stroke') || asked.value.has('travel'),
+}))
 const any = computed(() => Object.values(asks.value).some(Boolean))
 const whole = computed(() =>
   (Object.keys(asks.value) as (keyof typeof typed)[]).every((k) => !asks.value[k] || typed[k] !== null),
 )
 /** Taken all at once: a field that went away at its first digit would take the rest of the number with it. */
-function take(): void {
-  const end = ['vehicle', 'ends', props.end]
-  const changes: { path: (string | number)[]; value: unknown }[] = []
-  if (asks.value.rake)
-    changes.push({
-      path: [...end, 'fork'],
-      value: {
-        legs: bike.value === 'bicycle' ? 1 : 2,
-        read: 'along the tube',
-        rake: bike.value === 'bicycle' ? Math.PI / 2 - typed.rake! : typed.rake,
-      },
-    })
-  if (asks.value.travel) changes.push({ path: [...end, 'travel'], value: typed.travel })
-  // stroke over wheel travel is the motion ratio on the whole; a leverage curve, measured later, says more
-  if (asks.value.stroke)
-    changes.push({
-      path: [...end, 'spring'],
-      value: {
-        ratio: {
-          kind: 'ratio',
-          value: typed.stroke! / typed.travel!,
-          convention: 'spring per wheel',
-          how: 'estimated',
-        },
-      },
-    })
-  if (asks.value.rate) {
-    const part = { kind: 'coil', code: 'as found', rate: { how: 'maker', value: typed.rate } }
-    vehicle.document.value!.setups.forEach((s, k) => {
-      if (!s.sides?.[props.end]?.spring)
-        changes.push({ path: ['setups', k, 'sides', props.end, 'spring'], value: part })
-    })
-  }
-  vehicle.edit(`${props.end} numbers for the verdict`, changes)
+const take = (): Promise<string | null> => {
+  const told = (k: keyof typeof typed): number | null => (asks.value[k] ? typed[k] : null)
+  // a bicycle's head angle is told from the floor, a rake from the vertical
+  const rake = told('rake')
+  return vehicle.act(`${props.end} numbers for the verdict`, {
+    act: 'tell needs',
+    end: props.end,
+    rake,
+    head_angle: bike.value === 'bicycle',
+    travel: told('travel'),
+    stroke: told('stroke'),
+    rate: told('rate'),
+  })
 }
 </script>
 
@@ -86,25 +61,19 @@ function take(): void {
         v-model="typed.travel"
         :label="asks.stroke ? 'whole travel of the wheel' : 'whole travel'"
         strong
-        si="m"
-        :low="0.02"
-        :high="0.5" />
+        of="End.travel" />
       <QuantityField
         v-if="asks.stroke"
         v-model="typed.stroke"
         label="stroke of the shock"
         strong
-        si="m"
-        :low="0.01"
-        :high="0.3" />
+        of="AirSpringPart.travel" />
       <QuantityField
         v-if="asks.rate"
         v-model="typed.rate"
         label="spring rate, of one spring"
         strong
-        si="N/m"
-        :low="500"
-        :high="1e6" />
+        of="SpringPart.rate" />
       <button class="act" :disabled="!whole" @click="take">take them</button>
     </div>
     <p>

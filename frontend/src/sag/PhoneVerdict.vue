@@ -10,7 +10,7 @@ import { ENDS } from './walk'
 
 /** What to turn, in one hand: the move, the sags then, and what they say of the spring. */
 const emit = defineEmits<{ again: []; back: [] }>()
-const { vehicle, units, sags, side, about, isAir, along, mm, pumped, set } = useSag()
+const { vehicle, units, sags, side, about, isAir, along, mm, pumped } = useSag()
 const band = (s: SagReport, of: 'free' | 'rider'): [number, number] | null => {
   const [l, h] = [s[`${of}_low`], s[`${of}_high`]]
   return l && h ? [(l.value / s.read_factor!) * 1000, (h.value / s.read_factor!) * 1000] : null
@@ -47,18 +47,7 @@ const free = (s: SagReport): string => {
 }
 const said = computed(() => vehicle.report.value?.steering)
 const planned = computed(() => !vehicle.isFound.value)
-function take(): void {
-  for (const e of ENDS) {
-    const s = sags(e)
-    if (s?.wanted_pressure)
-      set(e, 'pressure for the sag wanted', {
-        set_by: 'pressure',
-        pressure: Math.round(s.wanted_pressure.value / 500) * 500,
-      })
-    else if (s?.wanted_collar)
-      set(e, 'preload for the sag wanted', { set_by: 'collar', collar: Math.round(s.wanted_collar.value * 1e4) / 1e4 })
-  }
-}
+const take = (): Promise<string | null> => vehicle.act('sags wanted', { act: 'take sags', ends: [...ENDS] })
 </script>
 
 <template>

@@ -92,6 +92,11 @@ const wrong = (): string => {
   return f ? sentence(f.text, f.numbers, units.system.value) : ''
 }
 let busy = false
+/** A figure typed by hand: it is not the next press's to replace, and no longer a question. */
+function typed(): void {
+  fresh.value = false
+  asking.value = ''
+}
 async function next(): Promise<void> {
   if (busy || at.value === null) return
   if (asking.value || !text.value.trim()) return go(1)
@@ -232,10 +237,7 @@ const dot = (state: string, i: number): number => STEPS.findIndex((s) => s.state
             autocomplete="off"
             :aria-invalid="!!error"
             @keydown.enter.prevent="next"
-            @input="
-              fresh = false
-              asking = ''
-            " /><span class="u">{{ unit.written }}</span
+            @input="typed" /><span class="u">{{ unit.written }}</span
           ><span class="beside"
             ><template v-if="partner !== null"
               ><b>{{ show(partner) }}</b> lifted<br /></template

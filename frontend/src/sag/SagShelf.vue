@@ -10,7 +10,7 @@ import { ringed, useSag } from './useSag'
 
 /** The shelf's springs at one end, each preloaded for the rider sag wanted: where the bike alone then stands. */
 const props = defineProps<{ end: EndName }>()
-const { vehicle, units, sags, side, mm, set } = useSag()
+const { vehicle, units, sags, side, mm } = useSag()
 const all = ref(false)
 watch(
   () => props.end,
@@ -32,16 +32,13 @@ const most = computed(() => Math.max(60, Math.ceil(((band('rider')?.[1] ?? 40) *
 const along = (v: number | null | undefined): number | null => (v == null ? null : (v / read.value) * 1000)
 const GRADES = { stop: 'Stop', look: 'Look', note: 'Note' } as const
 const says = (r: SagCandidate): string => sentence(r.says, r.numbers, units.system.value)
-function take(r: SagCandidate): void {
-  const seat = side(props.end).seat
-  set(props.end, `spring ${r.part.code}`, {
-    spring: r.part,
-    second_spring: null,
-    set_by: 'collar',
-    collar: Math.round(r.collar * 1e4) / 1e4,
-    ...(seat ? { seat } : {}),
+const take = (r: SagCandidate): Promise<string | null> =>
+  vehicle.act(`spring ${r.part.code}, ${props.end}`, {
+    act: 'take sag spring',
+    end: props.end,
+    part: r.part,
+    collar: r.collar,
   })
-}
 </script>
 
 <template>

@@ -74,10 +74,8 @@ const said = computed(() => vehicle.report.value?.steering)
             hide-label
             strong
             :label="`${e}, ${STATE_WORDS[s]}, ${pullWords(s, p)}`"
-            si="m"
+            of="Reading.height"
             :decimals="0"
-            :low="0.01"
-            :high="2"
             :model-value="readAt(document_, stepAt(s, e, p))"
             unit-text=""
             @update:model-value="(v) => type(s, e, p, v)" />

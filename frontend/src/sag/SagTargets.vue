@@ -85,10 +85,8 @@ const known = (e: EndName, of: 'rider' | 'free'): boolean => edge(e, of, 'low') 
             <QuantityField
               hide-label
               :label="`${e} rider sag aimed at`"
-              si="m"
+              of="Targets.front_rider_wanted"
               :decimals="1"
-              :low="0.001"
-              :high="0.3"
               hint="blank: the middle"
               :model-value="targets[`${e}_rider_wanted`]"
               @update:model-value="(v) => set(`${e} rider sag aimed at`, ['targets', `${e}_rider_wanted`], v)" />
@@ -103,10 +101,8 @@ const known = (e: EndName, of: 'rider' | 'free'): boolean => edge(e, of, 'low') 
     <div v-if="bike === 'motorcycle'" class="lean">
       <QuantityField
         label="lean wanted before anything touches, as loaded"
-        si="rad"
+        of="Targets.lean"
         :decimals="0"
-        :low="0.2"
-        :high="1.2"
         :model-value="targets.lean"
         @update:model-value="(v) => set('lean wanted', ['targets', 'lean'], v)" />
     </div>

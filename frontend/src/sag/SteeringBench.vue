@@ -71,7 +71,7 @@ watch(
     const [document, setup] = [vehicle.document.value, vehicle.setup.value]
     if (!document || !setup || wanted.value === null) return void (levers.value = [])
     const { data, error } = await api
-      .POST('/api/sag/reach', {
+      .POST('/api/sag/levers', {
         body: {
           document,
           setup: setup.id,
@@ -94,12 +94,10 @@ const amount = (l: Lever): string =>
     : `${mm(Math.abs(l.amount!))} ${units.unit('m').written} ${l.amount! >= 0 ? (l.member === 'collar' ? 'more' : l.member === 'clamp' ? 'higher' : 'longer') : l.member === 'collar' ? 'less' : l.member === 'clamp' ? 'lower' : 'shorter'}${l.turns != null ? `, ${Math.abs(l.turns).toFixed(1)} turns` : ''}`
 const deg = (v: number | null | undefined): string =>
   v == null ? '–' : units.show(v, 'rad', { unit: true, decimals: 1 })
-function take(l: Lever): void {
-  if (l.value === null) return
-  set(l.place as 'front' | 'rear', l.words, {
-    [l.member]: Math.round(l.value! * 1e4) / 1e4,
-    ...(l.member === 'collar' ? { set_by: 'collar' } : {}),
-  })
+async function take(l: Lever): Promise<void> {
+  if (l.value == null) return
+  const member = l.member as 'collar' | 'shock_length' | 'clamp'
+  await vehicle.act(`${l.words}, ${l.place}`, { act: 'take lever', place: l.place, member, value: l.value })
 }
 const CLAMPS = [
   { end: 'front', member: 'clamp', words: 'fork tubes above the top clamp' },
@@ -219,23 +217,17 @@ const CLAMPS = [
           :aria-label="`name of part ${i + 1}`"
           @change="setPart(i, 'name', ($event.target as HTMLInputElement).value.trim() || p.name)" /><QuantityField
           :label="`${p.name}, over the floor`"
-          si="m"
-          :low="0.02"
-          :high="1.5"
+          of="HardPart.height"
           :clearable="false"
           :model-value="p.height"
           @update:model-value="(v) => v !== null && setPart(i, 'height', v)" /><QuantityField
           :label="`${p.name}, out from the middle`"
-          si="m"
-          :low="0.02"
-          :high="1"
+          of="HardPart.half_width"
           :clearable="false"
           :model-value="p.half_width"
           @update:model-value="(v) => v !== null && setPart(i, 'half_width', v)" /><QuantityField
           :label="`${p.name}, behind the front axle`"
-          si="m"
-          :low="-1"
-          :high="4"
+          of="HardPart.x"
           :clearable="false"
           :model-value="p.x"
           @update:model-value="(v) => v !== null && setPart(i, 'x', v)" /><button
@@ -257,32 +249,22 @@ const CLAMPS = [
           aria-label="name of another part" /><QuantityField
           v-model="fresh.height"
           label="over the floor"
-          si="m"
-          :low="0.02"
-          :high="1.5" /><QuantityField
+          of="HardPart.height" /><QuantityField
           v-model="fresh.half_width"
           label="out from the middle"
-          si="m"
-          :low="0.02"
-          :high="1" /><QuantityField
+          of="HardPart.half_width" /><QuantityField
           v-model="fresh.x"
           label="behind the front axle"
-          si="m"
-          :low="-1"
-          :high="4" /><button class="link" type="submit">add</button>
+          of="HardPart.x" /><button class="link" type="submit">add</button>
       </form>
       <div class="prow two">
         <QuantityField
           label="seat over the floor"
-          si="m"
-          :low="0.3"
-          :high="1.4"
+          of="HardPart.height"
           :model-value="about.seat?.height ?? seat.height"
           @update:model-value="(v) => setSeat('height', v)" /><QuantityField
           label="seat behind the front axle"
-          si="m"
-          :low="-1"
-          :high="4"
+          of="HardPart.x"
           :model-value="about.seat?.x ?? seat.x"
           @update:model-value="(v) => setSeat('x', v)" />
       </div>

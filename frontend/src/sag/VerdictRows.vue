@@ -7,7 +7,7 @@ import { ringed, useSag } from './useSag'
 import { ENDS } from './walk'
 
 /** Three steps for each end: preload or pressure to the rider sag wanted, the bike alone then, and what it says of the spring. */
-const { vehicle, waitsFor, units, sags, side, about, isAir, mm, pumped, set } = useSag()
+const { vehicle, waitsFor, units, sags, side, about, isAir, mm, pumped } = useSag()
 const working = useWorking()
 const band = (s: SagReport, of: 'free' | 'rider'): string => {
   const [low, high] = [s[`${of}_low`], s[`${of}_high`]]
@@ -31,15 +31,7 @@ const atNow = (e: EndName, s: SagReport): boolean =>
   isAir(e)
     ? side(e).set_by === 'pressure' && Math.abs((side(e).pressure ?? 0) - (s.wanted_pressure?.value ?? 0)) < 500
     : side(e).set_by === 'collar' && Math.abs((side(e).collar ?? 0) - (s.wanted_collar?.value ?? 1)) < 6e-5
-function take(e: EndName, s: SagReport): void {
-  if (s.wanted_pressure)
-    set(e, 'pressure for the sag wanted', {
-      set_by: 'pressure',
-      pressure: Math.round(s.wanted_pressure.value / 500) * 500,
-    })
-  else if (s.wanted_collar)
-    set(e, 'preload for the sag wanted', { set_by: 'collar', collar: Math.round(s.wanted_collar.value * 1e4) / 1e4 })
-}
+const take = (e: EndName): Promise<string | null> => vehicle.act(`sag wanted, ${e}`, { act: 'take sags', ends: [e] })
 const spring = (e: EndName): string => {
   const s = side(e).spring
   return s?.kind === 'coil'
@@ -83,9 +75,7 @@ const spring = (e: EndName): string => {
             {{ sags(e)!.wanted_move!.assumed ? '~' : '' }}{{ mm(Math.abs(sags(e)!.wanted_move!.value)) }}
             {{ units.unit('m').written }} {{ sags(e)!.wanted_move!.value >= 0 ? 'more' : 'less' }}
           </button>
-          <button v-if="!vehicle.isFound.value && !atNow(e, sags(e)!)" class="link" @click="take(e, sags(e)!)">
-            set it so
-          </button>
+          <button v-if="!vehicle.isFound.value && !atNow(e, sags(e)!)" class="link" @click="take(e)">set it so</button>
           <span class="quiet w all"
             >rider to
             <AskFigure

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 
-import { airOf, type EndName, type SagReport, type SideSetup } from '@/api/client'
+import { airOf, type EndName, type SagReport, type SideSetup, type Wait } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 
@@ -35,18 +35,28 @@ export function useSag() {
       ? '–'
       : units.show(value, 'm', { decimals: units.unit('m').name === 'in' ? 2 : decimals })
   /** Pressure in both units that pumps show. */
-  const pumped = (pascal: number): string => `${(pascal / 1e5).toFixed(1)} bar, ${Math.round(pascal / 6894.757)} psi`
-  /** What the verdict of an end still waits for, in words. */
-  const waitsFor = (end: EndName): string => {
-    const [here, said] = [about(end), sags(end)]
-    if (here?.layout === 'fork' && !here.fork) return 'its rake, under Geometry'
-    if (here?.layout !== 'fork' && !here?.spring?.ratio) return 'its leverage or motion ratio, under Geometry'
-    if (!side(end).spring) return 'its spring rate, or its air, under Survey'
-    if (!said?.free_sag) return 'its readings, extended and bike alone'
-    if (!said.rider_read && !said.rider_sag) return 'its readings with the rider on'
-    if (!said.rider_low) return 'its travel, under Geometry'
-    return isAir(end) ? 'its pressure, under Survey' : 'its weight, or its preload, under Survey'
+  const pumped = (pascal: number): string =>
+    `${units.in(pascal, 'bar').toFixed(1)} bar, ${Math.round(units.in(pascal, 'psi'))} psi`
+  /** What the verdict of an end still waits for, the next first. */
+  const waits = (end: EndName): Wait[] => vehicle.report.value?.waits?.[`verdict ${end}`] ?? []
+  const waitsFor = (end: EndName): string => waits(end)[0]?.words ?? ''
+  return {
+    vehicle,
+    waits,
+    waitsFor,
+    units,
+    kind,
+    bike,
+    sags,
+    side,
+    about,
+    isAir,
+    along,
+    set,
+    setFound,
+    setEnd,
+    mm,
+    pumped,
   }
-  return { vehicle, waitsFor, units, kind, bike, sags, side, about, isAir, along, set, setFound, setEnd, mm, pumped }
 }
 export const ringed = (verdict: string | null | undefined): boolean => verdict === 'too soft' || verdict === 'too stiff'

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 
 import type { Candidate, EndName, Report } from '@/api/client'
+import { useDrag } from '@/composables/useDrag'
 import { useUnits } from '@/composables/useUnits'
 import { useWorking } from '@/composables/useWorking'
 import { frequencyAt, frequencyOfRate, rangeFor, rateOfFrequency, type StripScale, ticks, xOf } from '@/springs/strip'
@@ -86,35 +87,30 @@ const flat = computed(() => {
 const flatLines = [84, 88.5, 93, 97.5]
 
 const dragX = ref<number | null>(null)
-let frame = 0
+let from = 0
+const hand = useDrag({
+  start: (event) => {
+    if (!props.movable) return false
+    const box = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
+    held.value = { low: scale.value.low, high: scale.value.high }
+    from = ((event.clientX - box.left) / box.width) * 740
+    dragX.value = inside(from)
+    return true
+  },
+  to: (dx) => {
+    dragX.value = inside(from + dx)
+    send(false)
+  },
+  end: () => {
+    send(true)
+    dragX.value = null
+    held.value = null
+  },
+})
+const inside = (at: number): number => Math.min(scale.value.right, Math.max(scale.value.left, at))
 function down(event: PointerEvent, end: EndName): void {
   if (end !== props.end) emit('pick', end)
-  if (!props.movable) return
-  const target = event.currentTarget as SVGElement
-  target.setPointerCapture(event.pointerId)
-  target.focus()
-  held.value = { low: scale.value.low, high: scale.value.high }
-  dragX.value = place(event)
-}
-function place(event: PointerEvent): number {
-  const svg = (event.currentTarget as SVGElement).ownerSVGElement!
-  const box = svg.getBoundingClientRect()
-  return Math.min(scale.value.right, Math.max(scale.value.left, ((event.clientX - box.left) / box.width) * 740))
-}
-function drag(event: PointerEvent): void {
-  if (dragX.value === null) return
-  dragX.value = place(event)
-  if (!frame)
-    frame = requestAnimationFrame(() => {
-      frame = 0
-      send(false)
-    })
-}
-function up(): void {
-  if (dragX.value === null) return
-  send(true)
-  dragX.value = null
-  held.value = null
+  hand.down(event)
 }
 function send(done: boolean): void {
   if (dragX.value === null) return
@@ -229,9 +225,9 @@ const anchor = (at: number): string => (at > 610 ? 'end' : 'start')
             width="44"
             :height="m.end === 'front' ? 60 : 64"
             @pointerdown="down($event, m.end)"
-            @pointermove="drag"
-            @pointerup="up"
-            @pointercancel="up"
+            @pointermove="hand.move"
+            @pointerup="hand.up"
+            @pointercancel="hand.up"
             @focus="m.end !== end && emit('pick', m.end)"
             @keydown="pressed" />
           <rect class="focus-ring" :x="m.x - 15" :y="m.end === 'front' ? -3 : 141" width="30" height="22" />

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 
+import { useDrag } from '@/composables/useDrag'
+
 import { useUnits } from '@/composables/useUnits'
 
 import { aboveScale, type LoadItem } from './loads'
@@ -31,26 +33,32 @@ const place = (index: number): [number, number] =>
   held.value?.index === index
     ? [held.value.x, held.value.y]
     : [props.items[index]!.x ?? props.wheelbase / 2, props.items[index]!.y ?? 0]
+let from = { index: 0, x: 0, y: 0 }
+const limit = (v: number, low: number, high: number): number => Math.min(high, Math.max(low, v))
+const told = (done: boolean): void => {
+  const at = held.value
+  if (at) emit('move', at.index, Math.round(at.x * 100) / 100, Math.round(at.y * 100) / 100, done)
+}
+const hand = useDrag({
+  start: () => true,
+  to: (dx, dy) => {
+    const k = 1 / s.value.scale
+    const x = limit(from.x + dx * k, -props.overhangs[0], props.wheelbase + props.overhangs[1])
+    const y = limit(from.y - dy * k, -props.tracks[0] / 2, props.tracks[0] / 2)
+    held.value = { index: from.index, x, y }
+    told(false)
+  },
+  end: () => {
+    told(true)
+    held.value = null
+  },
+})
 function down(event: PointerEvent, index: number): void {
   emit('choose', index)
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
   const [x, y] = place(index)
-  held.value = { index, x, y }
-}
-function drag(event: PointerEvent, done = false): void {
-  const now = held.value
-  if (!now || !root.value) return
-  const box = root.value.getBoundingClientRect()
-  const k = s.value.width / box.width / s.value.scale
-  if (!done) {
-    const limit = (v: number, low: number, high: number): number => Math.min(high, Math.max(low, v))
-    const x = limit(now.x + event.movementX * k, -props.overhangs[0], props.wheelbase + props.overhangs[1])
-    const y = limit(now.y - event.movementY * k, -props.tracks[0] / 2, props.tracks[0] / 2)
-    held.value = { index: now.index, x, y }
-  }
-  const to = held.value!
-  emit('move', to.index, Math.round(to.x * 100) / 100, Math.round(to.y * 100) / 100, done)
-  if (done) held.value = null
+  from = { index, x, y }
+  held.value = { ...from }
+  hand.down(event)
 }
 const STEPS: Record<string, [number, number]> = {
   ArrowLeft: [-0.05, 0],
@@ -127,9 +135,9 @@ const wheels = computed(() =>
         @keydown="key($event, d.index)"
         @focus="emit('choose', d.index)"
         @pointerdown="down($event, d.index)"
-        @pointermove="drag($event)"
-        @pointerup="drag($event, true)"
-        @pointercancel="drag($event, true)">
+        @pointermove="hand.move"
+        @pointerup="hand.up"
+        @pointercancel="hand.up">
         <rect class="reach" x="-22" y="-22" width="44" height="44" />
         <rect class="box" :x="-d.size / 2" :y="-d.size / 2" :width="d.size" :height="d.size" />
         <text class="what" :y="-d.size / 2 - 5" text-anchor="middle">

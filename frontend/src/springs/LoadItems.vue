@@ -46,28 +46,22 @@ const rename = (index: number, text: string): void => {
       <QuantityField
         :label="`mass of ${item.name}`"
         hide-label
-        si="kg"
+        of="LoadItem.mass"
         :decimals="0"
-        :low="0.01"
-        :high="20000"
         :clearable="false"
         :model-value="item.mass"
         @update:model-value="(v) => v !== null && emit('set', i, { mass: v })" />
       <QuantityField
         :label="`${item.name}, behind the front axle`"
         hide-label
-        si="m"
-        :low="-3"
-        :high="15"
+        of="LoadItem.x"
         :estimated="item.x == null"
         :model-value="item.x ?? middle"
         @update:model-value="(v) => emit('set', i, { x: v })" />
       <QuantityField
         :label="`${item.name}, right of the middle`"
         hide-label
-        si="m"
-        :low="-2"
-        :high="2"
+        of="LoadItem.y"
         :estimated="item.y == null"
         :model-value="item.y ?? 0"
         @update:model-value="(v) => emit('set', i, { y: v })" />
@@ -91,7 +85,7 @@ const rename = (index: number, text: string): void => {
         maxlength="80"
         placeholder="another thing"
         aria-label="name of another thing" />
-      <QuantityField v-model="fresh.mass" label="its mass" hide-label si="kg" :decimals="0" :low="0.01" :high="20000" />
+      <QuantityField v-model="fresh.mass" label="its mass" hide-label of="LoadItem.mass" :decimals="0" />
       <span class="quiet small where">~ stands in the middle until its place is told</span>
       <button class="link" type="submit" :disabled="!fresh.name.trim() || fresh.mass === null">carry it</button>
     </form>

@@ -270,26 +270,20 @@ const findings = computed(() =>
       <div class="three">
         <QuantityField
           label="gross"
-          si="kg"
+          of="Plate.gross"
           :decimals="0"
-          :low="10"
-          :high="60000"
           :model-value="about.plate?.gross"
           @update:model-value="(v) => setPlate('gross', v)" />
         <QuantityField
           label="front axle"
-          si="kg"
+          of="Plate.front_axle"
           :decimals="0"
-          :low="10"
-          :high="30000"
           :model-value="about.plate?.front_axle"
           @update:model-value="(v) => setPlate('front_axle', v)" />
         <QuantityField
           label="rear axle"
-          si="kg"
+          of="Plate.rear_axle"
           :decimals="0"
-          :low="10"
-          :high="30000"
           :model-value="about.plate?.rear_axle"
           @update:model-value="(v) => setPlate('rear_axle', v)" />
       </div>

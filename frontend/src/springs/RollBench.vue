@@ -53,18 +53,7 @@ function setBar(e: EndName, member: 'rate' | 'motion_ratio', value: number | nul
   else if (now) vehicle.edit(`${e} anti-roll bar`, [{ path: ['vehicle', 'ends', e, 'bar', 'motion_ratio'], value }])
 }
 const gradient = computed(() => figures.value?.roll_gradient)
-const waits = computed(() => {
-  const v = vehicle.document.value?.vehicle
-  const out: { words: string; to: string }[] = []
-  if (!v?.sprung_cg_height) out.push({ words: 'the height of the sprung centre of gravity', to: '' })
-  for (const e of ENDS) {
-    if (v?.ends?.[e]?.roll_centre == null) out.push({ words: `the ${e} roll centre`, to: `#limits-${e}` })
-    if (v?.ends?.[e]?.track == null) out.push({ words: `the ${e} track`, to: '' })
-    if (v?.ends?.[e]?.layout === 'live axle' && v.ends[e]!.spring_base == null)
-      out.push({ words: `the ${e} spring base`, to: '' })
-  }
-  return out
-})
+const waits = computed(() => vehicle.report.value?.waits?.['roll'] ?? [])
 const share = computed(() => figures.value?.front_transfer)
 const weight = computed(() => figures.value?.front_fraction)
 const X = (v: number): number => 60 + v * 560
@@ -79,7 +68,7 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
   <SpringHead view="roll" />
   <p v-if="waits.length" class="say">
     Stiffnesses below; lean and load moved across wait for {{ waits.map((w) => w.words).join(', ') }}.
-    <router-link class="link" :to="`/vehicle/${vehicle.id}/geometry${waits[0]!.to}`"
+    <router-link class="link" :to="`/vehicle/${vehicle.id}/${waits[0]!.station}#${waits[0]!.anchor}`"
       >Type it under Geometry</router-link
     >
   </p>
@@ -190,19 +179,15 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
       <div class="pair">
         <QuantityField
           label="rate at the link, one wheel"
-          si="N/m"
-          :low="10"
-          :high="1e7"
+          of="AntiRollBar.rate"
           :estimated="bar(e)?.rate.how === 'estimated'"
           :model-value="bar(e)?.rate.value"
           @update:model-value="(v) => setBar(e, 'rate', v)" />
         <QuantityField
           v-if="bar(e)"
           label="link over wheel travel"
-          si=""
+          of="AntiRollBar.motion_ratio"
           :decimals="3"
-          :low="0.05"
-          :high="3"
           :estimated="bar(e)?.motion_ratio == null"
           hint="blank: 1, the link at the wheel"
           :model-value="bar(e)?.motion_ratio ?? 1"

@@ -56,6 +56,7 @@ const tried = shallowRef<{
 const rows = computed(() => tried.value.rows)
 const range = computed(() => tried.value.range)
 const onShelf = ref(0)
+const perched = ref(false)
 const loaded = ref(false)
 const trouble = ref('')
 const typing = ref(false)
@@ -88,6 +89,7 @@ async function ask(): Promise<void> {
       const r = commonRange([marksOf(lead.value)])
       tried.value = { rows: data.rows, corner: lead.value, range: { top: r.top + 10, bottom: r.bottom } }
       onShelf.value = data.on_shelf
+      perched.value = data.perched
       trouble.value = ''
     } else trouble.value = messageOf(error)
     loaded.value = true
@@ -117,102 +119,57 @@ async function scrollToChosen(): Promise<void> {
   if (row && list.value) list.value.scrollTop = row.offsetTop - list.value.offsetTop - 108
 }
 
-/** On the perch as it came, no collar: the spring's own length decides the height. */
-const onPerch = computed(
-  () =>
-    !vehicle.isFound.value &&
-    SIDES[end.value].every(
-      (p) => vehicle.setup.value?.sides?.[p]?.set_by === 'collar' && vehicle.setup.value?.sides?.[p]?.collar === 0,
-    ),
-)
-function perch(on: boolean): void {
-  vehicle.edit(
-    `${end.value} springs ${on ? 'on the standard perch' : 'at a height asked for'}`,
-    SIDES[end.value].flatMap((p) => {
-      const base = ['setups', vehicle.setupIndex.value, 'sides', p]
-      const height = report.value?.corners[p]?.hub_to_arch?.value
-      return on
-        ? [
-            { path: [...base, 'set_by'], value: 'collar' },
-            { path: [...base, 'collar'], value: 0 },
-          ]
-        : height === undefined
-          ? []
-          : [
-              { path: [...base, 'set_by'], value: 'height' },
-              { path: [...base, 'hub_to_arch'], value: height },
-            ]
+const refused = ref('')
+const refuse = (said: string | null): void => void (refused.value = said ?? '')
+const perch = async (on: boolean): Promise<void> =>
+  refuse(
+    await vehicle.act(`${end.value} springs ${on ? 'on the standard perch' : 'at a height asked for'}`, {
+      act: 'perch',
+      end: end.value,
+      on,
     }),
   )
-}
 const which = ref<'both' | 'left' | 'right'>('both')
 const unlike = computed(() => {
   const [l, r] = SIDES[end.value].map((p) => coilOf(vehicle.setup.value?.sides?.[p])?.code)
   return l !== r ? [l ?? 'none', r ?? 'none'] : null
 })
-function choose(part: SpringPart): void {
+async function choose(part: SpringPart): Promise<void> {
   if (vehicle.isFound.value) return
-  const places = SIDES[end.value].filter((p) => which.value === 'both' || p.endsWith(which.value))
-  const report_ = report.value
-  vehicle.edit(
-    `${end.value} spring`,
-    places.flatMap((p) => {
-      const side = vehicle.setup.value!.sides![p]!
-      const base = ['setups', vehicle.setupIndex.value, 'sides', p]
-      if (part.quoted_drop || onPerch.value)
-        return [
-          { path: [...base, 'spring'], value: part },
-          { path: [...base, 'set_by'], value: 'collar' },
-          { path: [...base, 'collar'], value: 0 },
-        ]
-      // a new spring keeps the height that is wanted; where none was asked for, the height as found
-      const height = side.hub_to_arch ?? report_?.corners[p]?.hub_to_arch?.value
-      return [
-        { path: [...base, 'spring'], value: part },
-        { path: [...base, 'set_by'], value: 'height' },
-        {
-          path: [...base, 'hub_to_arch'],
-          value: side.set_by === 'height' ? height : (report_?.corners[p]?.hub_to_arch?.value ?? height),
-        },
-      ]
-    }),
-  )
+  refuse(await vehicle.act(`${end.value} spring`, { act: 'choose spring', end: end.value, part, sides: which.value }))
 }
 const barFound = computed(() => barOf(vehicle.document.value?.setups[0]?.sides?.[SIDES[end.value][0]]))
 /** The spring as found stays, on its perch as found. */
 const asFound = computed(() => coilOf(vehicle.document.value?.setups[0]?.sides?.[SIDES[end.value][0]]))
-function keepFound(): void {
-  vehicle.edit(
-    `${end.value} spring as found kept`,
-    SIDES[end.value].flatMap((p) => {
-      const found = vehicle.document.value!.setups[0]!.sides![p]!
-      const base = ['setups', vehicle.setupIndex.value, 'sides', p]
-      if (barOf(found)) return [{ path: [...base, 'spring'], value: found.spring }]
-      return [
-        { path: [...base, 'spring'], value: found.spring },
-        { path: [...base, 'set_by'], value: 'collar' },
-        { path: [...base, 'collar'], value: found.collar ?? 0 },
-      ]
-    }),
-  )
-}
+const keepFound = async (): Promise<void> =>
+  refuse(await vehicle.act(`${end.value} spring as found kept`, { act: 'keep found', end: end.value }))
 const ordered = computed(() => [...rows.value].sort((a, b) => a.part.rate.value - b.part.rate.value))
-/** The spring on the shelf nearest to a rate; among equals the one with least against it. */
+/** The spring on the shelf nearest to a rate, of those that the bench calls best of theirs. */
 function nearest(rate: number): Candidate | undefined {
-  const weight = (c: Candidate): number => (c.objection ? { stop: 3, look: 2, note: 1 }[c.objection.grade] : 0)
   const off = (c: Candidate): number => Math.abs(Math.log(c.part.rate.value / rate))
-  const best = Math.min(...rows.value.map(off))
   return rows.value
-    .filter((c) => off(c) < best + 1e-6)
-    .sort((a, b) => weight(a) - weight(b) || (a.part.free_length ?? 0) - (b.part.free_length ?? 0))[0]
+    .filter((c) => c.best)
+    .reduce<Candidate | undefined>((a, b) => (a && off(a) <= off(b) ? a : b), undefined)
 }
 let dragging = false
-function askRate(rate: number, done: boolean): void {
+let asked: Promise<void> = Promise.resolve()
+let newest: SpringPart | null = null
+/** One act at a time: while one is on its way only the newest is asked next. */
+function chooseNext(part: SpringPart): void {
+  newest = part
+  asked = asked.then(async () => {
+    const next = newest
+    newest = null
+    if (next && next.code !== chosen(end.value)?.code) await choose(next)
+  })
+}
+async function askRate(rate: number, done: boolean): Promise<void> {
   if (!dragging) vehicle.beginGesture()
   dragging = !done
   const found = nearest(rate)
-  if (found && found.part.rate.value !== chosen(end.value)?.rate.value) choose(found.part)
+  if (found && found.part.rate.value !== chosen(end.value)?.rate.value) chooseNext(found.part)
   if (!done) return
+  await asked
   vehicle.endGesture()
   void scrollToChosen()
 }
@@ -220,7 +177,7 @@ function step(by: 1 | -1): void {
   const now = chosen(end.value)?.rate.value ?? report.value?.ends[end.value]?.rate_low?.value ?? 0
   const rates = [...new Set(ordered.value.map((c) => c.part.rate.value))]
   const next = by > 0 ? rates.find((r) => r > now + 1) : [...rates].reverse().find((r) => r < now - 1)
-  if (next !== undefined) askRate(next, true)
+  if (next !== undefined) void askRate(next, true)
 }
 const findings = computed(() => (report.value?.findings ?? []).filter((f) => f.station === 'springs'))
 const wantedText = computed(() => {
@@ -240,9 +197,10 @@ function how(part: SpringPart, what: 'wheel_rate' | 'frequency' | 'over_front'):
   const words = { wheel_rate: 'wheel rate', frequency: 'frequency', over_front: 'rear over front' }[what]
   working.ask(path, `${words} with ${part.code}`, { document: tried })
 }
-async function added(part: SpringPart): Promise<void> {
+/** What is put on the shelf stands there; to fit it is another act. */
+function added(): void {
   typing.value = false
-  choose(part)
+  void ask()
 }
 </script>
 
@@ -405,7 +363,7 @@ async function added(part: SpringPart): Promise<void> {
       <v-checkbox
         v-if="!vehicle.isFound.value"
         label="on the standard perch"
-        :model-value="onPerch"
+        :model-value="perched"
         @update:model-value="(v) => perch(!!v)" />
       <span v-if="vehicle.isFound.value" class="grade-look">as found is measured, not chosen; take the plan</span>
     </div>

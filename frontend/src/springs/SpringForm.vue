@@ -147,41 +147,24 @@ async function add(): Promise<void> {
           <p v-else-if="bench.pairs.length && bench.pairs.length < 3" class="quiet">Three pairs or more.</p>
         </div>
         <div class="grid">
-          <QuantityField
-            v-if="way === 'maker'"
-            v-model="form.rate"
-            label="rate"
-            si="N/m"
-            strong
-            :low="500"
-            :high="1e7" />
-          <QuantityField v-model="form.free" label="free length" si="m" :low="0.02" :high="2" />
-          <QuantityField v-model="form.inside" label="inside diameter" si="m" :decimals="1" :low="0.01" :high="0.5" />
-          <QuantityField
-            v-model="form.wire"
-            label="wire diameter"
-            si="m"
-            kind="fine length"
-            :low="0.001"
-            :high="0.06" />
-          <QuantityField v-model="form.coils" label="active coils" si="" :decimals="2" :low="0.5" :high="60" />
+          <QuantityField v-if="way === 'maker'" v-model="form.rate" label="rate" of="SpringPart.rate" strong />
+          <QuantityField v-model="form.free" label="free length" of="SpringPart.free_length" />
+          <QuantityField v-model="form.inside" label="inside diameter" of="SpringPart.inside_diameter" :decimals="1" />
+          <QuantityField v-model="form.wire" label="wire diameter" of="SpringPart.wire_diameter" kind="fine length" />
+          <QuantityField v-model="form.coils" label="active coils" of="SpringPart.active_coils" :decimals="2" />
           <QuantityField
             v-model="form.solid"
             label="solid length"
-            si="m"
-            :low="0.005"
-            :high="1"
+            of="SpringPart.solid_length"
             :hint="
               form.solid === null && way === 'wire' && worked?.solid_length ? 'from the wire, as below' : undefined
             " />
           <QuantityField
             v-model="form.drop"
             label="drop its maker quotes"
-            si="m"
-            :low="0"
-            :high="0.3"
+            of="SpringPart.quoted_drop"
             hint="lowering springs; none for others" />
-          <QuantityField v-model="form.load" label="most load of its band" si="N" :low="10" :high="1e6" />
+          <QuantityField v-model="form.load" label="most load of its band" of="SpringPart.most_load" />
         </div>
         <p v-if="worked && way === 'wire'" class="mt-3">
           From the wire: <b>{{ units.show(worked.rate, 'N/m', { unit: true }) }}</b>, solid at

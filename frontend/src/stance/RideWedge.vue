@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 
 import { type Place, placeWords } from '@/api/client'
+import { useDrag } from '@/composables/useDrag'
 
 /**
  * The wedge at ride height on a travel ladder, and the ghost of as found; dragged or moved with the arrow keys it asks
@@ -34,36 +35,19 @@ const y = (mm: number): number =>
 const within = (mm: number): number => Math.min(props.range.top, Math.max(props.range.bottom, mm))
 const label = computed(() => placeWords(props.place))
 
-const dragging = ref(false)
-let startY = 0
-let perPixel = 1
 let pending = 0
-let frame = 0
-function down(event: PointerEvent): void {
-  if (!props.movable) return
-  const target = event.currentTarget as SVGElement
-  target.setPointerCapture(event.pointerId)
-  target.focus()
-  const scale = 1 / target.ownerSVGElement!.getScreenCTM()!.a
-  perPixel = (scale * (props.range.top - props.range.bottom)) / (props.bottom - props.top)
-  startY = event.clientY
-  dragging.value = true
-}
-function drag(event: PointerEvent): void {
-  if (!dragging.value) return
-  pending = Math.round((startY - event.clientY) * perPixel * 2) / 2
-  if (!frame)
-    frame = requestAnimationFrame(() => {
-      frame = 0
-      if (dragging.value) emit('move', props.place, pending, false)
-    })
-}
-function up(): void {
-  if (!dragging.value) return
-  dragging.value = false
-  emit('move', props.place, pending, true)
-  pending = 0
-}
+const { down, move, up } = useDrag({
+  start: () => props.movable,
+  to: (_dx, dy) => {
+    const mm = (-dy * (props.range.top - props.range.bottom)) / (props.bottom - props.top)
+    pending = Math.round(mm * 2) / 2
+    emit('move', props.place, pending, false)
+  },
+  end: () => {
+    emit('move', props.place, pending, true)
+    pending = 0
+  },
+})
 function pressed(event: KeyboardEvent): void {
   if (!props.movable) return
   const step = { ArrowUp: 1, ArrowDown: -1, PageUp: 5, PageDown: -5 }[event.key]
@@ -101,7 +85,7 @@ function pressed(event: KeyboardEvent): void {
       width="54"
       height="44"
       @pointerdown="down"
-      @pointermove="drag"
+      @pointermove="move"
       @pointerup="up"
       @pointercancel="up"
       @keydown="pressed"

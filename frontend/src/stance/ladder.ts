@@ -8,6 +8,8 @@ export interface LadderMarks {
   contact: number | null
   bind: number | null
   loose: number | null
+  /** The letter of the one that comes first, by the report. */
+  first?: 'T' | 'S' | 'B' | null
   /** Which of them rest on an estimate. */
   estimated?: string[]
 }
@@ -21,6 +23,7 @@ export const marksOf = (corner: CornerReport | undefined): LadderMarks => {
     contact: mm(corner?.contact),
     bind: mm(corner?.bind),
     loose: mm(corner?.loose),
+    first: corner?.first_limit ?? null,
     estimated: LIMITS.filter((name) => corner?.[name]?.assumed),
   }
 }
@@ -39,10 +42,14 @@ export function bumpTags(marks: LadderMarks): LimitTag[] {
     { letter: 'T' as const, at: marks.contact },
     { letter: 'B' as const, at: marks.bind },
   ].filter((t): t is { letter: 'S' | 'T' | 'B'; at: number } => t.at !== null)
-  const first = Math.min(...known.map((t) => t.at))
+  const { first } = marks
   return known
-    .filter((t) => t.letter !== 'B' || t.at === first || known.length === 1)
-    .map((t) => ({ ...t, first: t.at === first, kind: t.at !== first ? 'late' : t.letter === 'B' ? 'stop' : 'plain' }))
+    .filter((t) => t.letter !== 'B' || first === 'B' || known.length === 1)
+    .map((t) => ({
+      ...t,
+      first: t.letter === first,
+      kind: t.letter !== first ? 'late' : t.letter === 'B' ? 'stop' : 'plain',
+    }))
 }
 
 /** How a ladder is divided in a unit: mm of travel from label to label, from rung to rung, and how a travel is written. */

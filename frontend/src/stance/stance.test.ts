@@ -9,11 +9,11 @@ const none = { droop: null, stop: null, solid: null, contact: null, bind: null, 
 
 describe('the ladder', () => {
   it('marks the limit that comes first, and shows bind only where it does', () => {
-    expect(bumpTags({ ...none, solid: 51, contact: 72, bind: 60 }).map((t) => [t.letter, t.kind])).toEqual([
+    expect(bumpTags({ ...none, solid: 51, contact: 72, bind: 60, first: 'S' }).map((t) => [t.letter, t.kind])).toEqual([
       ['S', 'plain'],
       ['T', 'late'],
     ])
-    expect(bumpTags({ ...none, solid: 51, contact: 40, bind: 30 }).find((t) => t.first)).toMatchObject({
+    expect(bumpTags({ ...none, solid: 51, contact: 40, bind: 30, first: 'B' }).find((t) => t.first)).toMatchObject({
       letter: 'B',
       kind: 'stop',
     })

@@ -75,42 +75,32 @@ const MOTIONS = [
     </p>
     <QuantityField
       label="arm, bar axis to wheel centre"
-      si="m"
-      :low="0.05"
-      :high="1.5"
+      of="TorsionArm.length"
       :model-value="arm?.length ?? draft.get('length')"
       @update:model-value="(v) => put('length', v)" />
     <QuantityField
       label="left arm reads"
-      si="rad"
+      of="TorsionArm.angle"
       :decimals="1"
-      :low="-1.4"
-      :high="1.4"
       :model-value="arm?.angle ?? draft.get('angle')"
       @update:model-value="(v) => put('angle', v)" />
     <QuantityField
       label="at hub to arch"
-      si="m"
-      :low="0.02"
-      :high="2"
+      of="TorsionArm.hub_to_arch"
       :model-value="arm?.hub_to_arch ?? draft.get('hub_to_arch') ?? found('left')"
       @update:model-value="(v) => put('hub_to_arch', v)" />
     <template v-if="arm">
       <QuantityField
         label="right arm reads"
-        si="rad"
+        of="TorsionArm.right_angle"
         :decimals="1"
-        :low="-1.4"
-        :high="1.4"
         hint="blank: as the left"
         :model-value="arm.right_angle"
         @update:model-value="(v) => set({ right_angle: v })" />
       <QuantityField
         label="chassis reads"
-        si="rad"
+        of="TorsionArm.chassis"
         :decimals="1"
-        :low="-1.4"
-        :high="1.4"
         hint="0 when zeroed on it"
         :model-value="arm.chassis"
         @update:model-value="(v) => set({ chassis: v })" />
@@ -123,16 +113,12 @@ const MOTIONS = [
         <div class="pair">
           <QuantityField
             label="left plate then reads"
-            si="rad"
+            of="TorsionArm.angle"
             :decimals="1"
-            :low="-1.4"
-            :high="1.4"
             :model-value="second.angle"
             @update:model-value="(v) => (second.angle = v)" /><QuantityField
             label="hub to arch then"
-            si="m"
-            :low="0.02"
-            :high="2"
+            of="TorsionArm.hub_to_arch"
             :model-value="second.height"
             @update:model-value="(v) => (second.height = v)" />
         </div>
@@ -149,45 +135,35 @@ const MOTIONS = [
       <template v-if="arm.motion === 'wishbone'">
         <QuantityField
           label="lead of the bolt, one turn"
-          si="m"
+          of="BoltAdjuster.lead"
           kind="fine length"
-          :low="0.0002"
-          :high="0.02"
           :model-value="arm.bolt?.lead ?? bolt.get('lead')"
           @update:model-value="(v) => setBolt('lead', v)" />
         <QuantityField
           label="lever the bolt pushes"
-          si="m"
-          :low="0.02"
-          :high="1"
+          of="BoltAdjuster.lever"
           :model-value="arm.bolt?.lever ?? bolt.get('lever')"
           @update:model-value="(v) => setBolt('lever', v)" />
       </template>
       <template v-else>
         <QuantityField
           label="plate adjusts up by"
-          si="rad"
+          of="PlateAdjuster.up"
           :decimals="1"
-          :low="0"
-          :high="0.6"
           hint="blank: fixed plate"
           :model-value="arm.adjuster?.up"
           @update:model-value="(v) => setAdjuster('up', v)" />
         <QuantityField
           label="and down by"
-          si="rad"
+          of="PlateAdjuster.down"
           :decimals="1"
-          :low="0"
-          :high="0.6"
           :model-value="arm.adjuster?.down"
           @update:model-value="(v) => setAdjuster('down', v)" />
         <QuantityField
           v-if="arm.adjuster"
           label="one turn is"
-          si="rad"
+          of="PlateAdjuster.per_turn"
           :decimals="2"
-          :low="0.0005"
-          :high="0.6"
           :model-value="arm.adjuster.per_turn"
           @update:model-value="(v) => setAdjuster('per_turn', v)" />
       </template>

@@ -20,25 +20,8 @@ const { found, asked } = useAnswer(() => {
     : null
 }, [vehicle.report, () => props.end])
 const bars = computed(() => vehicle.document.value?.bars ?? [])
-function fit(part: TorsionBarPart): void {
-  vehicle.edit(
-    `${props.end} bars ${part.code}`,
-    places.value.flatMap((p) => {
-      const base = ['setups', vehicle.setupIndex.value, 'sides', p]
-      const height = vehicle.report.value?.corners[p]?.hub_to_arch?.value
-      return [
-        { path: [...base, 'spring'], value: part },
-        { path: [...base, 'index'], value: null },
-        ...(height === undefined
-          ? []
-          : [
-              { path: [...base, 'set_by'], value: 'height' },
-              { path: [...base, 'hub_to_arch'], value: height },
-            ]),
-      ]
-    }),
-  )
-}
+const fit = (part: TorsionBarPart): Promise<string | null> =>
+  vehicle.act(`${props.end} bars ${part.code}`, { act: 'fit bar', end: props.end, part })
 const remove = (part: TorsionBarPart): void =>
   vehicle.edit(`bar ${part.code} put away`, [{ path: ['bars'], value: bars.value.filter((b) => b.code !== part.code) }])
 const beside = computed(() => vehicle.setup.value?.sides?.[places.value[0]!]?.beside ?? null)
@@ -51,32 +34,15 @@ const setRate = (value: number | null): void =>
   setBeside(value === null ? null : { hold: 0, ...beside.value, rate: { ...beside.value?.rate, value } })
 const replacing = ref(false)
 const coil = ref<{ rate: number | null; free: number | null }>({ rate: null, free: null })
-function replace(): void {
+async function replace(): Promise<void> {
   const { rate, free } = coil.value
   if (rate === null) return
-  const part = {
-    kind: 'coil' as const,
-    code: `coilover ${(rate / 1e3).toFixed(0)}`,
-    rate: { value: rate },
+  await vehicle.act(`coilovers in place of the ${props.end} bars`, {
+    act: 'coil for bar',
+    end: props.end,
+    rate,
     free_length: free,
-  }
-  vehicle.edit(
-    `coilovers in place of the ${props.end} bars`,
-    places.value.flatMap((p) => {
-      const base = ['setups', vehicle.setupIndex.value, 'sides', p]
-      const height = vehicle.report.value?.corners[p]?.hub_to_arch?.value
-      return [
-        { path: [...base, 'spring'], value: part },
-        { path: [...base, 'beside'], value: null },
-        ...(height === undefined
-          ? []
-          : [
-              { path: [...base, 'set_by'], value: 'height' },
-              { path: [...base, 'hub_to_arch'], value: height },
-            ]),
-      ]
-    }),
-  )
+  })
 }
 const code = ref('')
 const fresh = ref<TorsionBarPart | null>(null)
@@ -123,9 +89,7 @@ function add(): void {
     <div class="beside">
       <QuantityField
         label="coil on the damper beside the bar"
-        si="N/m"
-        :low="100"
-        :high="1e6"
+        of="CoilBeside.rate"
         hint="blank: none"
         :readonly="vehicle.isFound.value"
         :model-value="beside?.rate.value"
@@ -133,10 +97,8 @@ function add(): void {
       <QuantityField
         v-if="beside"
         label="pressed at full droop by"
-        si="m"
+        of="CoilBeside.hold"
         kind="fine length"
-        :low="0"
-        :high="0.3"
         :readonly="vehicle.isFound.value"
         :model-value="beside.hold ?? 0"
         @update:model-value="(v) => setBeside({ ...beside!, hold: v ?? 0 })" />
@@ -145,15 +107,11 @@ function add(): void {
       <div class="beside">
         <QuantityField
           label="rate of the coilover"
-          si="N/m"
-          :low="500"
-          :high="1e6"
+          of="SpringPart.rate"
           :model-value="coil.rate"
           @update:model-value="(v) => (coil.rate = v)" /><QuantityField
           label="free length"
-          si="m"
-          :low="0.03"
-          :high="1"
+          of="SpringPart.free_length"
           :model-value="coil.free"
           @update:model-value="(v) => (coil.free = v)" />
       </div>

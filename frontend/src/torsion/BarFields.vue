@@ -28,33 +28,25 @@ const set = (member: keyof TorsionBarPart, value: unknown): void => {
   <div class="barf">
     <QuantityField
       label="bar diameter"
-      si="m"
+      of="TorsionBarPart.diameter"
       kind="fine length"
-      :low="0.004"
-      :high="0.12"
       :model-value="part?.diameter ?? draft.get('diameter')"
       @update:model-value="(v) => put('diameter', v)" />
     <QuantityField
       label="effective length"
-      si="m"
-      :low="0.05"
-      :high="3"
+      of="TorsionBarPart.effective_length"
       :model-value="part?.effective_length ?? draft.get('effective_length')"
       @update:model-value="(v) => put('effective_length', v)" />
     <template v-if="part">
       <QuantityField
         label="bore, if hollow"
-        si="m"
+        of="TorsionBarPart.bore"
         kind="fine length"
-        :low="0"
-        :high="0.11"
         :model-value="part.bore || null"
         @update:model-value="(v) => set('bore', v ?? 0)" />
       <QuantityField
         label="measured rate, if known"
-        si="N*m/rad"
-        :low="10"
-        :high="1e6"
+        of="TorsionBarPart.angular_rate"
         :model-value="part.angular_rate?.value"
         @update:model-value="
           (v) => set('angular_rate', v === null ? null : { how: 'bench', ...part!.angular_rate, value: v })
@@ -62,18 +54,14 @@ const set = (member: keyof TorsionBarPart, value: unknown): void => {
       <template v-if="splined">
         <QuantityField
           label="inner splines"
-          si=""
+          of="TorsionBarPart.inner_splines"
           :decimals="0"
-          :low="2"
-          :high="400"
           :model-value="part.inner_splines"
           @update:model-value="(v) => (v === null || Number.isInteger(v)) && set('inner_splines', v)" />
         <QuantityField
           label="outer splines"
-          si=""
+          of="TorsionBarPart.outer_splines"
           :decimals="0"
-          :low="2"
-          :high="400"
           :model-value="part.outer_splines"
           @update:model-value="(v) => (v === null || Number.isInteger(v)) && set('outer_splines', v)" />
       </template>

@@ -9,6 +9,7 @@ import { useHeights } from '@/composables/useHeights'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { sentence } from '@/logic/sentence'
+import { setting } from '@/logic/setting'
 
 import { turns, turnWords } from './gear'
 import IndexDrawing from './IndexDrawing.vue'
@@ -51,24 +52,12 @@ const otherReads = computed(() => {
   return (made?.rows?.find((r) => r.inner === c?.inner && r.outer === c?.outer) ?? made?.rows?.[0])?.free_angle ?? null
 })
 const base = (p: Place): (string | number)[] => ['setups', vehicle.setupIndex.value, 'sides', p]
-function askHeight(value: number | null): void {
-  if (value === null) return
-  const places = heights.moves(place.value)
-  vehicle.edit(
-    `height, ${places.length > 1 ? props.end : `${props.end} ${side.value}`}`,
-    places.flatMap((p) => [
-      { path: [...base(p), 'set_by'], value: 'height' },
-      { path: [...base(p), 'hub_to_arch'], value },
-    ]),
+const askHeight = (value: number | null): void => void (value !== null && heights.ask(place.value, value))
+const askAngle = (value: number | null): void =>
+  void (
+    value !== null &&
+    vehicle.edit(`free angle, ${props.end} ${side.value}`, setting(base(place.value), { free_angle: value }))
   )
-}
-function askAngle(value: number | null): void {
-  if (value === null) return
-  vehicle.edit(`free angle, ${props.end} ${side.value}`, [
-    { path: [...base(place.value), 'set_by'], value: 'free angle' },
-    { path: [...base(place.value), 'free_angle'], value },
-  ])
-}
 function take(r: MoveRow): void {
   vehicle.edit(`spline moves, ${props.end} ${side.value}`, [
     { path: [...base(place.value), 'index'], value: { inner: r.inner, outer: r.outer } },
@@ -78,23 +67,8 @@ function take(r: MoveRow): void {
 const answered = computed(
   () => current.value && other.current.value && vehicle.reported.value === vehicle.document.value,
 )
-function setForLoad(): void {
-  const angles = [
-    [place.value, bench.value?.free_wanted?.value],
-    [mirror.value, other.found.value?.bench?.free_wanted?.value],
-  ] as const
-  vehicle.edit(
-    `${props.end} free angles for the load`,
-    angles.flatMap(([p, v]) =>
-      v === undefined || p === undefined
-        ? []
-        : [
-            { path: [...base(p), 'set_by'], value: 'free angle' },
-            { path: [...base(p), 'free_angle'], value: v },
-          ],
-    ),
-  )
-}
+const setForLoad = (): Promise<string | null> =>
+  vehicle.act(`${props.end} free angles for the load`, { act: 'set for load', end: props.end, load_state: load.value })
 watch(
   () => loads.value.length,
   () => {
@@ -146,9 +120,7 @@ async function chart(): Promise<void> {
       <QuantityField
         :label="`${end} ${side}, hub to arch wanted`"
         strong
-        si="m"
-        :low="0.02"
-        :high="2"
+        of="SideSetup.hub_to_arch"
         :clearable="false"
         :computed-value="sideSetup(place)?.set_by === 'free angle'"
         :readonly="vehicle.isFound.value"
@@ -156,10 +128,8 @@ async function chart(): Promise<void> {
         @update:model-value="askHeight" />
       <QuantityField
         label="or free plate angle"
-        si="rad"
+        of="SideSetup.free_angle"
         :decimals="1"
-        :low="-1.5"
-        :high="3"
         :clearable="false"
         :computed-value="sideSetup(place)?.set_by !== 'free angle'"
         :readonly="vehicle.isFound.value"
@@ -168,10 +138,8 @@ async function chart(): Promise<void> {
       <QuantityField
         v-if="arm?.motion !== 'wishbone'"
         label="plate reads now, unloaded"
-        si="rad"
+        of="SideSetup.plate_read"
         :decimals="1"
-        :low="-1.5"
-        :high="3"
         hint="blank: as found"
         :readonly="vehicle.isFound.value"
         :model-value="sideSetup(place)?.plate_read"

@@ -80,10 +80,8 @@ const deg = (v: number): string => units.show(v, 'rad', { decimals: 1 })
     <QuantityField
       label="the level shows"
       strong
-      si="rad"
+      of="SideSetup.free_angle"
       :decimals="1"
-      :low="-1.5"
-      :high="1.5"
       :model-value="reading"
       @update:model-value="(v) => (reading = v)" />
     <div class="says" aria-live="polite">

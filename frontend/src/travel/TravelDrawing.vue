@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 
-import type { CornerReport } from '@/api/client'
+import type { CornerReport, StopBench } from '@/api/client'
+import { useDrag } from '@/composables/useDrag'
 import { useUnits } from '@/composables/useUnits'
 import { commonRange, divisionFor, marksOf, spread } from '@/stance/ladder'
 
-import { lengthAt, type StopPlaces, stopOutline } from './travel'
+import { cutAt, lengthAt, stopOutline } from './travel'
 
 /**
  * Ladder, damper and tyre on one ride line and one scale of wheel travel, so that what meets first is read across. The
@@ -13,7 +14,7 @@ import { lengthAt, type StopPlaces, stopOutline } from './travel'
  */
 const props = defineProps<{
   corner: CornerReport
-  stop: StopPlaces | null
+  stop: StopBench | null
   movable: boolean
   fact: boolean
   label: string
@@ -27,7 +28,7 @@ const marks = computed(() => marksOf(props.corner))
 const division = computed(() => divisionFor(units.unit('m').name, units.unit('m').factor))
 const range = computed(() => {
   const r = commonRange([marks.value], division.value.rung)
-  const mount = props.stop ? props.stop.mount * 1e3 + 8 : 0
+  const mount = props.stop ? props.stop.seat * 1e3 + 8 : 0
   return { top: Math.max(r.top, Math.min(mount, r.top + 40)), bottom: r.bottom }
 })
 const y = (mm: number): number =>
@@ -43,20 +44,16 @@ const rungs = computed(() => {
 // what is under the finger moves in the next frame; the report's numbers follow
 const held = ref<number | null>(null)
 const length = computed(() => held.value ?? props.stop?.length ?? 0)
-const lower = computed(() =>
-  props.stop ? ((props.stop.shaft - props.stop.packer - length.value) / props.stop.ratio) * 1e3 : 0,
-)
-const hard = computed(() =>
-  props.stop
-    ? ((props.stop.shaft - props.stop.packer - length.value * (1 - props.stop.compressible)) / props.stop.ratio) * 1e3
-    : null,
-)
-const mountAt = computed(() => (props.stop ? ((props.stop.shaft - props.stop.packer) / props.stop.ratio) * 1e3 : 0))
+const cutNow = computed(() => (props.stop ? cutAt(props.stop, length.value) : null))
+const lower = computed(() => (cutNow.value ? cutNow.value.touch * 1e3 : 0))
+const hard = computed(() => (cutNow.value ? cutNow.value.hard * 1e3 : null))
+const mountAt = computed(() => (props.stop ? props.stop.mount * 1e3 : 0))
 const window_ = computed(() => {
+  const [short, long] = [props.corner.stop_shortest?.value, props.corner.stop_longest?.value]
   const s = props.stop
-  if (!s || s.shortest === null || s.longest === null) return null
-  const at = (l: number): number => ((s.shaft - s.packer - l) / s.ratio) * 1e3
-  return { from: at(s.longest), to: at(s.shortest), short: s.shortest, long: s.longest, works: s.shortest <= s.longest }
+  if (!s || short === undefined || long === undefined) return null
+  const at = (l: number): number => cutAt(s, l).touch * 1e3
+  return { from: at(long), to: at(short), short, long, works: s.grade !== 'stop' }
 })
 const limits = computed(() => {
   const list = [
@@ -64,12 +61,16 @@ const limits = computed(() => {
     { key: 'contact', letter: 'T', words: 'tyre meets arch', at: marks.value.contact },
     { key: 'bind', letter: 'B', words: 'coils closed', at: props.corner.bind ? props.corner.bind.value * 1e3 : null },
   ].flatMap((l) => (l.at === null ? [] : [{ ...l, at: l.at }]))
-  const first = Math.min(...list.map((l) => l.at))
   const placed = spread(
     list.map((l) => y(inside(l.at))),
     20,
   )
-  return list.map((l, i) => ({ ...l, y: y(inside(l.at)), label: placed[i]!, first: l.at === first }))
+  return list.map((l, i) => ({
+    ...l,
+    y: y(inside(l.at)),
+    label: placed[i]!,
+    first: l.letter === props.corner.first_limit,
+  }))
 })
 const first = computed(() => limits.value.find((l) => l.first)?.at ?? null)
 const droop = computed(() => marks.value.droop)
@@ -91,46 +92,32 @@ const g = computed(() => {
 const mark = (name: string): string => (marks.value.estimated?.includes(name) ? '~' : '')
 const show = (metres: number): string => units.show(metres, 'm')
 
-let perPixel = 1
-let startY = 0
 let startMm = 0
-let frame = 0
-let next = 0
-function down(event: PointerEvent): void {
-  if (!props.movable || !props.stop) return
-  const target = event.currentTarget as SVGElement
-  target.setPointerCapture(event.pointerId)
-  target.focus()
-  perPixel = (1 / target.ownerSVGElement!.getScreenCTM()!.a) * ((range.value.top - range.value.bottom) / (BOTTOM - TOP))
-  startY = event.clientY
-  startMm = lower.value
-  held.value = length.value
-}
-function drag(event: PointerEvent): void {
-  if (held.value === null || !props.stop) return
-  next = lengthAt(props.stop, (startMm + (startY - event.clientY) * perPixel) / 1e3)
-  if (!frame)
-    frame = requestAnimationFrame(() => {
-      frame = 0
-      if (held.value === null || held.value === next) return
-      held.value = next
-      emit('cut', next, false)
-    })
-}
-function up(): void {
-  if (held.value === null) return
-  emit('cut', held.value, true)
-  held.value = null
-}
+const { down, move, up } = useDrag({
+  start: () => {
+    if (!props.movable || !props.stop) return false
+    startMm = lower.value
+    held.value = length.value
+    return true
+  },
+  to: (_dx, dy) => {
+    if (!props.stop) return
+    const mm = startMm - (dy * (range.value.top - range.value.bottom)) / (BOTTOM - TOP)
+    const next = lengthAt(props.stop, mm / 1e3)
+    if (held.value === next) return
+    held.value = next
+    emit('cut', next, false)
+  },
+  end: () => {
+    if (held.value !== null) emit('cut', held.value, true)
+    held.value = null
+  },
+})
 function pressed(event: KeyboardEvent): void {
   const by = { ArrowUp: -1, ArrowDown: 1, PageUp: -5, PageDown: 5 }[event.key]
   if (by === undefined || !props.movable || !props.stop) return
   event.preventDefault()
-  emit(
-    'cut',
-    lengthAt(props.stop, (props.stop.shaft - props.stop.packer - props.stop.length - by / 1e3) / props.stop.ratio),
-    true,
-  )
+  emit('cut', Math.min(props.stop.supplied, props.stop.length + by / 1e3), true)
 }
 const ask = (key: string, words: string): void => emit('ask', key, words)
 </script>
@@ -237,23 +224,16 @@ const ask = (key: string, words: string): void => emit('ask', key, words)
           v-if="stop.packer > 0"
           class="packer"
           x="262"
-          :y="y(inside(stop.mount * 1e3))"
+          :y="y(inside(stop.seat * 1e3))"
           width="92"
-          :height="Math.max(2, y(inside(mountAt)) - y(inside(stop.mount * 1e3)))" />
+          :height="Math.max(2, y(inside(mountAt)) - y(inside(stop.seat * 1e3)))" />
         <path
           v-if="stop.supplied - length > 4e-4"
           class="off"
-          :d="
-            stopOutline(
-              308,
-              y(inside(lower)),
-              y(inside(((stop.shaft - stop.packer - stop.supplied) / stop.ratio) * 1e3)),
-              50,
-            )
-          " />
+          :d="stopOutline(308, y(inside(lower)), y(inside(cutAt(stop, stop.supplied).touch * 1e3)), 50)" />
         <path class="stop" :d="stopOutline(308, y(inside(mountAt)), y(inside(lower)), 54)" />
         <path v-if="hard !== null" class="hard" :d="`M262 ${y(inside(hard))}h92`" />
-        <rect class="mount" x="240" :y="y(inside(stop.mount * 1e3)) - 8" width="136" height="8" />
+        <rect class="mount" x="240" :y="y(inside(stop.seat * 1e3)) - 8" width="136" height="8" />
         <g v-if="window_">
           <path
             class="want"
@@ -278,7 +258,7 @@ const ask = (key: string, words: string): void => emit('ask', key, words)
         <g v-if="lower > 6">
           <path class="dim" :d="`M340 ${y(inside(lower))}V${y(0)}`" />
           <text class="gap" x="346" :y="(y(inside(lower)) + y(0)) / 2 + 6">
-            {{ corner.stop_gap?.assumed ? '~' : '' }}{{ show(stop.shaft - stop.packer - length) }}
+            {{ corner.stop_gap?.assumed ? '~' : '' }}{{ show((corner.stop_gap?.value ?? 0) + stop.length - length) }}
           </text>
         </g>
         <g v-if="movable">
@@ -301,7 +281,7 @@ const ask = (key: string, words: string): void => emit('ask', key, words)
             width="52"
             height="48"
             @pointerdown="down"
-            @pointermove="drag"
+            @pointermove="move"
             @pointerup="up"
             @pointercancel="up"
             @keydown="pressed" />

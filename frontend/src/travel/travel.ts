@@ -1,64 +1,26 @@
-import type { CornerReport, SideSetup } from '@/api/client'
-import type { components } from '@/api/schema'
+import type { StopBench } from '@/api/client'
 
-export type BumpStop = components['schemas']['BumpStop']
-
-/** A corner's stop along the damper and at the wheel, m; places are wheel travel from ride, bump positive. */
-export interface StopPlaces {
-  length: number
-  supplied: number
-  packer: number
-  /** Shaft that shows at ride, packers and stop on it. */
-  shaft: number
-  /** Travel of the damper for one unit of wheel travel. */
-  ratio: number
-  compressible: number
-  /** Whether that share was measured. */
-  squeezeTold: boolean
-  gap: number
-  touch: number
-  /** Where the squeezed stop is hard. */
-  hard: number
-  /** Where the stop hangs from. */
-  mount: number
-  shortest: number | null
-  longest: number | null
+/** Where a stop of a length stands on the drawing: the bench's own cuts, read off straight between two of them. */
+export function cutAt(bench: StopBench, length: number): { touch: number; hard: number } {
+  const cuts = bench.cuts ?? []
+  const after = cuts.findIndex((c) => c.length <= length)
+  const [a, b] = after <= 0 ? [cuts[Math.max(0, after)], undefined] : [cuts[after - 1], cuts[after]]
+  if (!a) return { touch: 0, hard: 0 }
+  if (!b) return { touch: a.touch, hard: a.hard }
+  const share = (a.length - length) / (a.length - b.length)
+  return { touch: a.touch + share * (b.touch - a.touch), hard: a.hard + share * (b.hard - a.hard) }
 }
 
-/** Where the stop stands by the report's numbers; nothing while they are not known. */
-export function stopPlaces(
-  corner: CornerReport | undefined,
-  side: SideSetup,
-  part: BumpStop | null | undefined,
-): StopPlaces | null {
-  const gap = corner?.stop_gap?.value
-  const ratio = corner?.damper_motion_ratio?.value
-  if (!part || gap === undefined || !ratio) return null
-  const length = side.stop?.length ?? part.length
-  const packer = side.stop?.packer ?? 0
-  const shaft = gap + packer + length
-  const compressible = part.compressible ?? 0.5
-  return {
-    length,
-    supplied: part.length,
-    packer,
-    shaft,
-    ratio,
-    compressible,
-    squeezeTold: part.compressible != null,
-    gap,
-    touch: gap / ratio,
-    hard: (shaft - packer - length * (1 - compressible)) / ratio,
-    mount: shaft / ratio,
-    shortest: corner?.stop_shortest?.value ?? null,
-    longest: corner?.stop_longest?.value ?? null,
-  }
-}
-
-/** The stop's length when its lower end is dragged to a wheel travel, m, in half millimetres and within what is there. */
-export function lengthAt(places: StopPlaces, travel: number): number {
-  const wanted = places.shaft - places.packer - travel * places.ratio
-  return Math.min(places.supplied, Math.max(0.002, Math.round(wanted * 2000) / 2000))
+/** The length whose lower end lies at a wheel travel on the drawing, in half millimetres and within what there is. */
+export function lengthAt(bench: StopBench, travel: number): number {
+  const cuts = bench.cuts ?? []
+  const after = cuts.findIndex((c) => c.touch >= travel)
+  const [a, b] =
+    after < 0 ? [cuts.at(-1), undefined] : after === 0 ? [cuts[0], undefined] : [cuts[after - 1], cuts[after]]
+  if (!a) return bench.length
+  const share = b && b.touch !== a.touch ? (travel - a.touch) / (b.touch - a.touch) : 0
+  const length = a.length + share * ((b?.length ?? a.length) - a.length)
+  return Math.min(bench.supplied, Math.round(length * 2000) / 2000)
 }
 
 /** Outline of a stop between two heights of the drawing: three bellies, wider where it is squeezed less. */

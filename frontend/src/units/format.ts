@@ -59,6 +59,12 @@ export function show(value: number | null | undefined, si: string, system: Syste
   return unit.written === '°' ? `${signed}°` : `${signed} ${unit.written}`
 }
 
+/** A value in SI in a unit of the table, whatever system is shown. */
+export function inUnit(value: number, unit: string): number {
+  const factor = dimensions.map(([, d]) => d.units[unit]).find((f) => f !== undefined)
+  return value / (factor ?? 1)
+}
+
 /** A ratio as a percentage. */
 export const percent = (
   value: number | null | undefined,

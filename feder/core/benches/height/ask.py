@@ -24,7 +24,7 @@ def ask_height(
     """Ask for a hub to arch, or for a change of it from as found; both sides alike where they go together.
 
     Raises:
-        OutOfRange: on `height`: neither is told, the height as found is not known, or a side would come to nothing.
+        OutOfRange: on `height`: neither is told, as found is not known, or a side would come to nothing.
     """
     corners, index = evaluate_plain(document, setup).corners, index_of(document, setup)
     if change is not None:

@@ -64,7 +64,7 @@ def tell_needs(
     stroke: float | None = None,
     rate: float | None = None,
 ) -> Iterator[Change]:
-    """The few numbers a verdict cannot do without, where they belong; a bicycle's rake comes as its head angle."""
+    """The few numbers a verdict cannot do without, where they belong."""
     at: list[str | int] = ["vehicle", "ends", end]
     if rake is not None:
         legs = 1 if document.vehicle.kind == "bicycle" else 2

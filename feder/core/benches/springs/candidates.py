@@ -57,6 +57,8 @@ class Candidate(Shape):
     sits: Figure | None = None
     """How far from the height asked for the car would sit because the thread ends, up positive."""
     objection: Objection | None = None
+    best: bool = True
+    """Whether no other spring of the same rate has less against it: the one that a rate asked for means."""
     pair: SpringPart | None = None
     """This spring with a helper from the shelf that would hold it, where it would be loose at droop."""
 
@@ -129,7 +131,19 @@ def candidates(
         fitting = [p for p in parts if (fit == "all" or fits_place(p, wanted)) and filters.lets(p)]
         rows = [_tried(bench, part, now) for part in _nearest(fitting, _rate_sought(bench, now))]
     rows = [_with_pair(row, parts) for row in rows]
-    return sorted(rows, key=lambda r: (r.part.rate.value, r.part.free_length or 0.0))
+    return _best_marked(sorted(rows, key=lambda r: (r.part.rate.value, r.part.free_length or 0.0)))
+
+
+_WEIGHT: dict[Grade, int] = {"note": 1, "look": 2, "stop": 3}
+
+
+def _best_marked(rows: list[Candidate]) -> list[Candidate]:
+    """Of springs of one rate the one with least against it is the best, the shortest among equals."""
+    least: dict[float, tuple[int, int]] = {}
+    for i, row in enumerate(rows):
+        mine = (0 if row.objection is None else _WEIGHT[row.objection.grade], i)
+        least[row.part.rate.value] = min(mine, least.get(row.part.rate.value, mine))
+    return [row.but(best=least[row.part.rate.value][1] == i) for i, row in enumerate(rows)]
 
 
 def _with_pair(row: Candidate, shelf: Sequence[SpringPart]) -> Candidate:

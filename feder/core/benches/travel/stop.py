@@ -2,21 +2,24 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
+from typing import Literal
 
 from feder.core.document.base import Place
 from feder.core.document.changes import Change
 from feder.core.document.document import Document
 from feder.core.document.setting import setting
 from feder.core.formulas.travel import StopLengths
-from feder.core.numbers.notes import collecting_notes
 from feder.core.numbers.working import untraced
+from feder.core.practice.thresholds import STOP_CUT
 from feder.core.practice.usual import COMPRESSIBLE
 from feder.core.report.figures.stops import hard_at, stop_lengths, touched_at
+from feder.core.report.shapes import Figure
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.facts import gather, index_of, places_of, setup_of, side_of
 from feder.core.standing.parts.bump_stop import StopFacts
 from feder.core.standing.stand import stand
 
+Limit = Literal["tyre", "metal", "nothing"]
 PACKERS = (0.0, 0.005, 0.010)
 STEP = 0.001
 SHORTEST_CUT = 0.002
@@ -40,8 +43,10 @@ class PackerRow:
     shortest: float
     longest: float
     works: bool
-    notes: list[str]
+    limit: Limit
+    """What is met first below the shortest."""
     take: float
+    """The length to cut to: as it is where that works, else the middle of what works."""
 
 
 @dataclass(slots=True)
@@ -60,6 +65,18 @@ class StopBench:
     """The same of the bare shaft."""
     cuts: list[Cut] = field(default_factory=list)
     """From the longest to the shortest; between two of them the travels are read off straight."""
+    squeeze: float = 0.0
+    """How far it squeezes before it is hard, along the damper."""
+    hard: float = 0.0
+    """Wheel travel at which it is hard as it is now."""
+    tyre_after: float | None = None
+    """Wheel travel from there to the tyre's contact."""
+    grade: Literal["", "stop"] = ""
+    says: str = ""
+    """What works, in one sentence, its numbers in braces."""
+    numbers: dict[str, Figure] = field(default_factory=dict)
+    trim: float | None = None
+    """The length to cut to on these packers, where the one it has does not work."""
     packers: list[PackerRow] = field(default_factory=list)
 
 
@@ -88,10 +105,44 @@ def stop_bench(document: Document, setup: str, place: Place) -> StopBench | None
             squeeze_told=stop.part.compressible is not None,
             mount=touched_at(_cut(stop, 0.0), hub),
             seat=touched_at(_cut(stop, 0.0, 0.0), hub),
-            cuts=[Cut(v, touched_at(c, hub), hard_at(c, hub, share)) for v in lengths for c in (_cut(stop, v),)],
+            cuts=[_tried(stop, v, hub, share) for v in lengths],
         )
         made.packers = [row for packer in PACKERS if (row := _row(stood, stop, packer)) is not None]
+        made.squeeze, made.hard = float(share) * made.length, hard_at(stop, hub, share)
+        contact = stood.facts.end.contact
+        made.tyre_after = None if contact is None else float(hub) - float(contact) - made.hard
+        _judge(made, _row(stood, stop, made.packer))
     return made
+
+
+FIRST = {"tyre": "the tyre is met first", "metal": "metal in the damper is met first"}
+LONGER = "longer, it is squeezed at ride."
+UP_TO = f"Any stop up to {{longest}} works: neither tyre nor metal is met without one; {LONGER}"
+NONE_WORKS = (
+    "No stop works here: cut short enough for its gap it lets metal or tyre meet first. Less drop, a packer, a "
+    "stop that squeezes less, or more room at the arch mends it; a stiffer spring does not."
+)
+
+
+def _judge(made: StopBench, now: PackerRow | None) -> None:
+    """What works on the packers it has, in words."""
+    if now is None:
+        return
+    if not now.works:
+        made.grade, made.says = "stop", NONE_WORKS
+        return
+    made.numbers = {"shortest": Figure(now.shortest, "m"), "longest": Figure(now.longest, "m")}
+    if now.limit == "nothing":
+        made.says = UP_TO
+    else:
+        made.says = f"Any stop from {{shortest}} to {{longest}} works. Shorter, {FIRST[now.limit]}; {LONGER}"
+    if not now.shortest - STOP_CUT <= made.length <= now.longest + STOP_CUT:
+        made.trim = round(now.take * 2000) / 2000
+
+
+def _tried(stop: StopFacts, length: float, hub: float, share: float) -> Cut:
+    cut = _cut(stop, length)
+    return Cut(length, touched_at(cut, hub), hard_at(cut, hub, share))
 
 
 def _cut(stop: StopFacts, length: float, packer: float | None = None) -> StopFacts:
@@ -100,16 +151,20 @@ def _cut(stop: StopFacts, length: float, packer: float | None = None) -> StopFac
 
 
 def _row(stood: StandingCorner, stop: StopFacts, packer: float) -> PackerRow | None:
-    with collecting_notes() as notes:
-        found: StopLengths | None = stop_lengths(stood.but(stop=_cut(stop, stop.length, packer)))
-    if found is None:
+    tried = stood.but(stop=_cut(stop, stop.length, packer))
+    found: StopLengths | None = stop_lengths(tried)
+    without_metal = stop_lengths(tried, metal=False)
+    if found is None or without_metal is None:
         return None
+    limit: Limit = "nothing"
+    if found.shortest > 0:
+        limit = "tyre" if found.shortest == without_metal.shortest else "metal"
     now, works = float(stop.length), bool(found.feasible)
     shortest, longest = float(found.shortest), float(found.longest)
     take = now
     if works and not shortest <= now <= longest:
         take = min(float(stop.part.length), (shortest + longest) / 2)
-    return PackerRow(packer, shortest, longest, works, list(notes), take)
+    return PackerRow(packer, shortest, longest, works, limit, take)
 
 
 def set_stop(

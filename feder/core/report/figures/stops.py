@@ -1,25 +1,31 @@
 """How long a corner's bump stop may be at its ride height: the gap wanted, the tyre and the damper's metal."""
 
 from feder.core.document.cursor import number
+from feder.core.formulas.motion_ratio import mean_motion_ratio
 from feder.core.formulas.travel import StopLengths, bump_stop
-from feder.core.formulas.wheel_heights import travel_to_limit
+from feder.core.formulas.wheel_heights import contact_clear_of, travel_to_limit
 from feder.core.numbers.errors import OutOfRange
 from feder.core.numbers.notes import collecting_notes
 from feder.core.numbers.working import given
-from feder.core.practice.usual import COMPRESSIBLE
+from feder.core.practice.usual import CLEARANCE, COMPRESSIBLE
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.parts.bump_stop import StopFacts
 
 
-def stop_lengths(stood: StandingCorner) -> StopLengths | None:
-    """Gap, longest and shortest stop at this height; nothing while something is missing."""
+def stop_lengths(stood: StandingCorner, *, metal: bool = True) -> StopLengths | None:
+    """Gap, longest and shortest stop at this height; nothing while something is missing.
+
+    Without `metal` only the tyre sets the shortest.
+    """
     stop, end, hub = stood.stop, stood.facts.end, stood.hub_to_arch
-    ratio = None if stop is None else end.damper.ratio(hub)
-    if stop is None or hub is None or not ratio or end.contact is None:
+    if stop is None or hub is None or end.contact is None:
         return None
-    metal = None if end.solid is None else end.damper.travel(hub, end.solid)
-    if metal is not None and metal < 0:
-        metal = given(0.0, "damper solid already", "m", source="past its end")
+    ratio = _ratio_to(stood, hub, end.contact)
+    if not ratio:
+        return None
+    left = None if end.solid is None or not metal else end.damper.travel(hub, end.solid)
+    if left is not None and left < 0:
+        left = given(0.0, "damper solid already", "m", source="past its end")
     at = end.at.bump_stop.compressible
     if at:
         share = number(at, "share by which the stop squeezes", source="measured")
@@ -36,11 +42,21 @@ def stop_lengths(stood: StandingCorner) -> StopLengths | None:
                 ratio,
                 travel_to_limit(hub, end.contact),
                 compressible=share,
-                damper_bump_travel=metal,
+                damper_bump_travel=left,
                 packer=stop.packer,
             )
     except OutOfRange:
         return None
+
+
+def _ratio_to(stood: StandingCorner, hub: float, contact: float) -> float | None:
+    """The damper's motion ratio on the way to the tyre's contact: a curve's mean over that way, as metal's is."""
+    coupling = stood.facts.end.damper
+    clear = float(contact) + CLEARANCE
+    if coupling.curve is None or not coupling.known or abs(float(hub) - clear) < 1e-6:
+        return coupling.ratio(hub)
+    kept_clear = contact_clear_of(contact, given(CLEARANCE, "room kept before the tyre", "m", source="usual"))
+    return mean_motion_ratio(coupling.travel(hub, kept_clear), travel_to_limit(hub, kept_clear))
 
 
 def touched_at(stop: StopFacts, hub: float) -> float:
