@@ -1,5 +1,5 @@
 # Two commands matter: make demo, make test. Each sets up whatever is missing or has changed, and says so.
-.PHONY: demo serve test setup contracts screenshots bench lint docs
+.PHONY: demo serve test setup check contracts screenshots bench
 
 demo: setup
 	@.venv/bin/feder demo
@@ -13,6 +13,10 @@ setup:
 test:
 	@scripts/setup.sh tests
 	@scripts/test.sh
+
+check: # the inner loop: lint, types and unit tests
+	@scripts/setup.sh tests
+	@scripts/check.sh
 
 screenshots:
 	@scripts/setup.sh tests

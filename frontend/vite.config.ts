@@ -9,6 +9,8 @@ export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   server: { proxy: { '/api': 'http://127.0.0.1:8440' } },
   build: {
+    outDir: '../feder/web', // within the package, so that a wheel carries it
+    emptyOutDir: true,
     chunkSizeWarningLimit: 700,
     rolldownOptions: {
       output: {

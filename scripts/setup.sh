@@ -25,14 +25,18 @@ debian() { # install Debian packages, as root or with sudo; else tell the comman
 need python3 "Python 3.11 or newer"
 need npm "Node.js 20.19 or newer with npm"
 
-python_sum=$(sum_of requirements.txt pyproject.toml)
+# what only tests need is left out of an app's set-up, and stays where it is there
+set_of=runtime
+if [ "$what" = tests ] || [ "$(cat "$stamps/python-set" 2>/dev/null)" = test ]; then set_of=test; fi
+python_sum=$(sum_of "requirements/$set_of.txt" pyproject.toml feder/__init__.py)
 if ! fresh python "$python_sum" || [ ! -x .venv/bin/feder ]; then
   say "Python packages (about 20 s)"
   [ -x .venv/bin/python ] || python3 -m venv .venv
   [ -x .venv/bin/uv ] || .venv/bin/python -m pip install --quiet uv
-  .venv/bin/uv pip sync --quiet --require-hashes --compile-bytecode requirements.txt
+  .venv/bin/uv pip sync --quiet --require-hashes --compile-bytecode "requirements/$set_of.txt"
   .venv/bin/uv pip install --quiet --no-deps --editable .
   echo "$python_sum" >"$stamps/python"
+  echo "$set_of" >"$stamps/python-set"
 fi
 
 .venv/bin/python -m compileall -q feder # so that every start is quick, whatever the environment says of bytecode
@@ -45,7 +49,7 @@ if ! fresh node "$node_sum" || [ ! -d frontend/node_modules ]; then
 fi
 
 source_sum=$(find frontend/src frontend/public frontend/index.html frontend/vite.config.ts frontend/package-lock.json -type f 2>/dev/null | LC_ALL=C sort | xargs sha256sum | sha256sum | cut -d' ' -f1)
-if ! fresh build "$source_sum" || [ ! -f frontend/dist/index.html ]; then
+if ! fresh build "$source_sum" || [ ! -f feder/web/index.html ]; then
   say "building the front end (about 5 s)"
   (cd frontend && npm run --silent build -- --logLevel warn)
   echo "$source_sum" >"$stamps/build"

@@ -16,5 +16,5 @@ step "import rules"
 .venv/bin/lint-imports --no-cache >/dev/null
 step "front-end unit tests"
 (cd frontend && npm run --silent test)
-step "core, units, calc, store, API, sheet and browser tests"
+step "core, units, calc, store, API, sheet, package and browser tests"
 .venv/bin/python -m pytest -q -n "${FEDER_TEST_WORKERS:-3}" --dist worksteal "$@"

@@ -28,7 +28,8 @@ from feder.store.garage import Garage
 from feder.store.parts import Shelf
 from feder.store.sheets import Sheets
 
-FRONT_END = Path(__file__).parents[2] / "frontend" / "dist"
+FRONT_END = Path(__file__).parents[1] / "web"
+"""Where the front end is built to; a wheel carries it along."""
 LONG = "public, max-age=31536000, immutable"
 
 
