@@ -25,7 +25,10 @@ class UnknownBase(FederError, LookupError):
 
 @dataclass(frozen=True, slots=True)
 class KnownDocument:
-    """A document, its plain data, and its state: what its content is called."""
+    """A document, its plain data, and its state: what its content is called.
+
+    The data have every member, unset ones as null: whoever left some out may still change any of them.
+    """
 
     state: str
     document: Document
@@ -41,7 +44,7 @@ class Known:
 
     def whole(self, document: Document) -> KnownDocument:
         """A document that came whole."""
-        return self._kept(document, None)
+        return self._kept(document)
 
     def changed(self, base: str, patch: list[Change]) -> KnownDocument:
         """One asked about before, with changes. Raises `UnknownBase`."""
@@ -51,15 +54,15 @@ class Known:
             raise UnknownBase
         if not patch:
             return known
-        return self._kept(*patched(known.document, known.plain, patch))
+        return self._kept(patched(known.document, known.plain, patch)[0])
 
-    def _kept(self, document: Document, plain: dict[str, Any] | None) -> KnownDocument:
+    def _kept(self, document: Document) -> KnownDocument:
         text = document.model_dump_json()
         state = hashlib.blake2b(text.encode(), digest_size=12).hexdigest()
         with self._lock:
             found = self._documents.get(state)
             if found is None:
-                found = KnownDocument(state, document, json.loads(text) if plain is None else plain)
+                found = KnownDocument(state, document, json.loads(text))
                 self._documents[state] = found
                 while len(self._documents) > self._most:
                     self._documents.popitem(last=False)

@@ -36,6 +36,20 @@ def test_what_changed_since_is_answered_as_the_whole_document_would_be(client):
     assert ask(client, base=second["state"]).get_json() == second
 
 
+def test_who_leaves_out_what_is_unset_and_who_writes_it_out_may_change_the_same_document(client):
+    sparse = json.loads(nettle().model_dump_json(exclude_none=True))
+    part = {"kind": "coil", "code": "b", "rate": {"how": "maker", "value": 60e3}}
+    # the first to ask names no solid length; the next has it written out as null, and sets it
+    first = ask(client, document=sparse).get_json()
+    spring = "/setups/1/sides/rear_left/spring"
+    bare = ask(client, base=first["state"], patch=[{"op": "add", "path": spring, "value": part}]).get_json()
+    told = [{"op": "replace", "path": f"{spring}/solid_length", "value": 0.1}]
+    after = ask(client, base=bare["state"], patch=told)
+    assert after.status_code == 200
+    gone = ask(client, base=after.get_json()["state"], patch=[{"op": "remove", "path": f"{spring}/solid_length"}])
+    assert gone.get_json()["state"] == bare["state"]
+
+
 def test_a_state_that_is_not_known_wants_the_document_whole(client):
     answer = ask(client, base="0" * 24, patch=[])
     assert answer.status_code == 409

@@ -160,7 +160,9 @@ def spring(hand: Hand, page: Page, car) -> None:
             hand.press(page.get_by_role("button", name=re.compile(f"^{re.escape(side.spring.code)}")).first)
         if side.set_by == "collar":
             perch = page.get_by_role("checkbox", name="on the standard perch")
-            if not perch.is_checked():
+            try:  # what was chosen just now may have put it there
+                expect(perch).to_be_checked(timeout=2000)
+            except AssertionError:
                 hand.tick(perch)
             expect(perch).to_be_checked()
 

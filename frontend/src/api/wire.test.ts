@@ -19,12 +19,12 @@ describe('what travels of a document', () => {
       patch: [{ op: 'replace', path: '/setups/1/collar', value: 3 }],
     })
   })
-  it('goes again whole where the server has forgotten, and is learned from that answer', async () => {
+  it.each(['unknown base', 'bad patch'])('goes again whole where the server says %s, and is learned', async (code) => {
     learn(whole, 'old')
     const seen: unknown[] = []
     const fetch = vi.fn(async (r: Request) => {
       seen.push(JSON.parse(await r.text()))
-      return seen.length === 1 ? answer({ error: { code: 'unknown base' } }, 409) : answer({ state: 'new' })
+      return seen.length === 1 ? answer({ error: { code } }, 409) : answer({ state: 'new' })
     })
     const found = await exchanged(asked({ document: whole, setup: 'plan' }), fetch)
     expect(await found.json()).toEqual({ state: 'new' })

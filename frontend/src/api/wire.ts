@@ -8,6 +8,8 @@ const states = new WeakMap<object, string>()
 let last: { document: object; state: string } | null = null
 const sent = new Map<string, { document: object; body: Record<string, unknown> }>()
 const LONGEST_PATCH = 6000
+/** What a server says that knows another document under that name, or none. */
+const AGAIN = new Set(['unknown base', 'bad patch'])
 
 /** The server calls this document so. */
 export function learn(document: object, state: string): void {
@@ -39,14 +41,14 @@ function based(document: object): { document: object } | { base: string; patch: 
   return JSON.stringify(patch).length > LONGEST_PATCH ? { document } : { base: last.state, patch }
 }
 
-/** A question as it goes out; where the server does not know the state it names, it goes again with the whole document. */
+/** A question as it goes out; where the server does not know the state it names, or its changes do not fit, it goes again with the whole document. */
 export async function exchanged(request: Request, fetch: (r: Request) => Promise<Response>): Promise<Response> {
   const text = request.method === 'GET' ? '' : await request.clone().text()
   const known = sent.get(text)
   const answer = await fetch(request.clone())
   if (!known) return answer
   sent.delete(text)
-  if (answer.status === 409 && (await codeOf(answer)) === 'unknown base') {
+  if (!answer.ok && AGAIN.has((await codeOf(answer)) ?? '')) {
     forget()
     return exchangedWhole(request, known, fetch)
   }

@@ -1,3 +1,4 @@
+import { until } from '@vueuse/core'
 import { computed, type ComputedRef, inject, type InjectionKey, provide, type Ref, ref, shallowRef, watch } from 'vue'
 
 import {
@@ -70,6 +71,7 @@ export function provideVehicle(id: string): VehicleWork {
   const setupId = ref('plan')
   const history = useHistory<Document>()
   const saving = useSaving(id, document)
+  const refusal = ref<string | null>(null)
 
   const setupIndex = computed(() => Math.max(0, document.value?.setups.findIndex((s) => s.id === setupId.value) ?? 0))
   const setup = computed(() => document.value?.setups[setupIndex.value] ?? null)
@@ -94,6 +96,7 @@ export function provideVehicle(id: string): VehicleWork {
   }
   function made({ document: next, patch }: { document: Document; patch: Patch }): void {
     if (!patch.redo.length) return
+    refusal.value = null
     history.keep(patch)
     changed(next)
   }
@@ -103,23 +106,43 @@ export function provideVehicle(id: string): VehicleWork {
   const take = (words: string, changes: Change[]): void => {
     if (document.value) made(changedBy(document.value, words, changes, Date.now()))
   }
-  async function act(words: string, what: Act): Promise<string | null> {
+  // one act after the other, each from what the one before it left
+  let acts: Promise<unknown> = Promise.resolve()
+  const acting = ref(0)
+  function act(words: string, what: Act): Promise<string | null> {
+    acting.value += 1
+    const done = acts.then(() => acted(words, what)).finally(() => (acting.value -= 1))
+    acts = done
+    return done
+  }
+  async function acted(words: string, what: Act): Promise<string | null> {
     const [now, of] = [document.value, setup.value]
     if (!now || !of) return null
     const { data, error } = await api
       .POST('/api/act', { body: { document: now, setup: of.id, act: what } })
       .catch((e: unknown) => ({ data: undefined, error: e }))
-    if (!data) return messageOf(error)
+    refusal.value = data ? null : messageOf(error)
+    if (!data) return refusal.value
     take(words, data.patch as Change[])
     return null
   }
-  function undo(): void {
+  /** Now, or where an act or a drag is under way, once it has come to rest: half of it cannot be undone. */
+  function rested(then: () => void): void {
+    const resting = (): boolean => !acting.value && !history.dragging.value
+    if (resting()) return then()
+    void until(resting)
+      .toBe(true, { timeout: 5000, flush: 'sync' })
+      .then(() => resting() && then())
+  }
+  const undo = (): void => rested(goBack)
+  const redo = (): void => rested(goForth)
+  function goBack(): void {
     const back = document.value && history.back(document.value)
     if (!back) return
     changed(back)
     if (setupIndex.value === 0 && back.setups[0]?.id !== setupId.value) setupId.value = back.setups.at(-1)!.id
   }
-  function redo(): void {
+  function goForth(): void {
     const next = document.value && history.forth(document.value)
     if (next) changed(next)
   }
@@ -176,7 +199,7 @@ export function provideVehicle(id: string): VehicleWork {
     isFound,
     against,
     saveState: saving.state,
-    trouble: computed(() => asking.trouble.value ?? saving.trouble.value),
+    trouble: computed(() => refusal.value ?? asking.trouble.value ?? saving.trouble.value),
     missing: saving.missing,
     stale: saving.stale,
     canUndo: history.canUndo,

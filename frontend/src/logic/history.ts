@@ -15,8 +15,9 @@ export type Gesture = 'first' | 'within' | 'none'
 
 export function pushed(history: History, patch: Patch, gesture: Gesture = 'none'): History {
   const last = history.done.at(-1)
-  const near = gesture === 'within' || (gesture === 'none' && last !== undefined && patch.at - last.at < TOGETHER)
-  const joins = last !== undefined && near && sameMembers(last, patch)
+  const joins =
+    last !== undefined &&
+    (gesture === 'within' || (gesture === 'none' && patch.at - last.at < TOGETHER && sameMembers(last, patch)))
   const done = joins ? [...history.done.slice(0, -1), merged(last, patch)] : [...history.done, patch]
   return { done: done.slice(-MOST), undone: [] }
 }

@@ -77,6 +77,17 @@ describe('history', () => {
     expect(pushed(h, patch(6, 9000), 'within').done).toHaveLength(1) // a slow hand is still one drag
     expect(pushed(h, patch(6, 510), 'first').done).toHaveLength(2) // and a new one is its own
   })
+  it('takes back a whole drag, also where one step of it touched more than another', () => {
+    const from = { rate: 60, height: null as number | null }
+    const first = changed(from, 'spring', [put(from, { path: ['rate'], value: 55 })], 0)
+    const height = put(first.document, { path: ['height'], value: 0.35 })
+    const second = changed(first.document, 'spring', [put(from, { path: ['rate'], value: 50 }), height], 5000)
+    const h = pushed(pushed(emptyHistory(), first.patch, 'first'), second.patch, 'within')
+    const back = undone(h)!
+    expect(applied(second.document, back.patch.undo)).toEqual(from)
+    expect(applied(from, redone(back.history)!.patch.redo)).toEqual({ rate: 50, height: 0.35 })
+    expect(undone(back.history)).toBeNull()
+  })
   it('redoes what was undone until something new is done', () => {
     const h = pushed(emptyHistory(), patch(1, 0))
     const back = undone(h)!

@@ -89,8 +89,9 @@ export function sameMembers(a: Patch, b: Patch): boolean {
   return touched(a) === touched(b)
 }
 
-/** One patch from two on the same members: what takes back the first, what does the last. */
-export const merged = (a: Patch, b: Patch): Patch => ({ ...b, undo: a.undo })
+/** One patch from two: on the same members what takes back the first and does the last, else both in their order. */
+export const merged = (a: Patch, b: Patch): Patch =>
+  sameMembers(a, b) ? { ...b, undo: a.undo } : { ...b, redo: [...a.redo, ...b.redo], undo: [...b.undo, ...a.undo] }
 
 /** A copy of a document with one member set. */
 export const withValue = <T>(root: T, path: Path, value: unknown): T => applied(root, [put(root, { path, value })])

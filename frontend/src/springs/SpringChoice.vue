@@ -119,16 +119,12 @@ async function scrollToChosen(): Promise<void> {
   if (row && list.value) list.value.scrollTop = row.offsetTop - list.value.offsetTop - 108
 }
 
-const refused = ref('')
-const refuse = (said: string | null): void => void (refused.value = said ?? '')
-const perch = async (on: boolean): Promise<void> =>
-  refuse(
-    await vehicle.act(`${end.value} springs ${on ? 'on the standard perch' : 'at a height asked for'}`, {
-      act: 'perch',
-      end: end.value,
-      on,
-    }),
-  )
+const perch = (on: boolean): Promise<string | null> =>
+  vehicle.act(`${end.value} springs ${on ? 'on the standard perch' : 'at a height asked for'}`, {
+    act: 'perch',
+    end: end.value,
+    on,
+  })
 const which = ref<'both' | 'left' | 'right'>('both')
 const unlike = computed(() => {
   const [l, r] = SIDES[end.value].map((p) => coilOf(vehicle.setup.value?.sides?.[p])?.code)
@@ -136,13 +132,13 @@ const unlike = computed(() => {
 })
 async function choose(part: SpringPart): Promise<void> {
   if (vehicle.isFound.value) return
-  refuse(await vehicle.act(`${end.value} spring`, { act: 'choose spring', end: end.value, part, sides: which.value }))
+  await vehicle.act(`${end.value} spring`, { act: 'choose spring', end: end.value, part, sides: which.value })
 }
 const barFound = computed(() => barOf(vehicle.document.value?.setups[0]?.sides?.[SIDES[end.value][0]]))
 /** The spring as found stays, on its perch as found. */
 const asFound = computed(() => coilOf(vehicle.document.value?.setups[0]?.sides?.[SIDES[end.value][0]]))
-const keepFound = async (): Promise<void> =>
-  refuse(await vehicle.act(`${end.value} spring as found kept`, { act: 'keep found', end: end.value }))
+const keepFound = (): Promise<string | null> =>
+  vehicle.act(`${end.value} spring as found kept`, { act: 'keep found', end: end.value })
 const ordered = computed(() => [...rows.value].sort((a, b) => a.part.rate.value - b.part.rate.value))
 /** The spring on the shelf nearest to a rate, of those that the bench calls best of theirs. */
 function nearest(rate: number): Candidate | undefined {
