@@ -13,7 +13,7 @@ from feder.api.app import create_app
 from feder.calc.entries import ENTRIES
 from feder.core.document.document import Document
 from feder.core.document.setting import SETS
-from feder.core.document.typed import TYPED
+from feder.core.document.typed import TYPED, USUAL
 from feder.core.numbers.nomenclature import TERMS
 from feder.core.numbers.showing import expressions
 from feder.core.numbers.working import FORMULAS
@@ -36,7 +36,9 @@ def contracts() -> dict[Path, str]:
         ROOT / "docs" / "vehicle-1.schema.json": _text(schema),
         ROOT / "frontend" / "src" / "units" / "table.json": _text(exported()),
         ROOT / "frontend" / "src" / "units" / "terms.json": _text(terms),
-        ROOT / "frontend" / "src" / "units" / "members.json": _text({"typed": TYPED, "sets": SETS}),
+        ROOT / "frontend" / "src" / "units" / "members.json": _text(
+            {"typed": TYPED, "usual": USUAL, "sets": SETS}
+        ),
     }
 
 

@@ -149,6 +149,7 @@ def test_the_strip_is_stepped_and_dragged_to_springs_that_exist(served, watched)
     expect(rear).to_contain_text("-60")
     # the mark goes where the report says; only once it stands there can a hand take it
     expect(page.get_by_role("group", name="Frequency strip")).to_contain_text("rear 2.13 Hz")
+    page.wait_for_load_state("networkidle")
     box = mark.bounding_box()
     page.mouse.move(box["x"] + box["width"] / 2, box["y"] + 40)
     page.mouse.down()

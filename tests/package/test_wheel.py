@@ -51,7 +51,9 @@ def test_the_wheel_holds_what_is_served_and_its_licence_but_no_test(packed):
 def test_a_wheel_in_an_empty_environment_serves_the_application(packed, tmp_path):
     venv, python = tmp_path / "venv", tmp_path / "venv" / "bin" / "python"
     run(UV, "venv", "--quiet", "--python", sys.executable, venv)
-    run(UV, "pip", "sync", "--quiet", "--python", python, "--require-hashes", ROOT / "requirements" / "runtime.txt")
+    run(
+        UV, "pip", "sync", "--quiet", "--python", python, "--require-hashes", ROOT / "requirements" / "runtime.txt"
+    )
     run(UV, "pip", "install", "--quiet", "--python", python, "--no-deps", packed[1])
     with socket.socket() as free:
         free.bind(("127.0.0.1", 0))

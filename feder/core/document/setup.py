@@ -2,7 +2,7 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field, model_validator
+from pydantic import Field, field_validator, model_validator
 
 from feder.core.document.base import (
     AngleRad,
@@ -50,6 +50,15 @@ class SpringPart(Model):
     most_load: ForceN | None = None
     """Upper end of the load band its maker gives."""
     note: Text = ""
+
+    @field_validator("points", mode="after")
+    @classmethod
+    def _from_nothing(
+        cls, points: tuple[tuple[float, float], ...] | None
+    ) -> tuple[tuple[float, float], ...] | None:
+        """In order of deflection, and from no deflection and no force: a bench is read from the first load on."""
+        rising = None if points is None else tuple(sorted(points))
+        return ((0.0, 0.0), *rising) if rising and rising[0][0] > 0 else rising
 
 
 class TorsionBarPart(Model):

@@ -1,8 +1,19 @@
 """What a number typed by hand may be: bounds that vehicles have, narrower than those of a file."""
 
+from feder.core.practice.targets import FLAT_RIDE
+from feder.core.practice.usual import COMPRESSIBLE, HELD_AT_DROOP
+
 TYPED: dict[str, tuple[str, float, float]] = {
+    "AirSpringPart.area": ("m^2", 1e-5, 0.02),
+    "AirSpringPart.equalise_at": ("m", 0, 0.1),
+    "AirSpringPart.negative_area": ("m^2", 1e-5, 0.02),
+    "AirSpringPart.negative_volume": ("m^3", 1e-6, 0.01),
+    "AirSpringPart.spacer_volume": ("m^3", 0, 0.001),
+    "AirSpringPart.volume": ("m^3", 1e-6, 0.01),
     "AirSpringPart.spacers": ("", 0, 20),
-    "AirSpringPart.travel": ("m", 0.01, 0.3),
+    "AirSpringPart.travel": ("m", 0.01, 0.5),
+    "Air.altitude": ("", -400, 6000),
+    "Air.temperature": ("", -30, 50),
     "AntiRollBar.motion_ratio": ("", 0.05, 3),
     "AntiRollBar.rate": ("N/m", 10, 1e7),
     "BarHole.rate": ("N/m", 100, 1e7),
@@ -41,7 +52,7 @@ TYPED: dict[str, tuple[str, float, float]] = {
     "LowerArm.angle": ("rad", -1.2, 1.2),
     "LowerArm.length": ("m", 0.05, 1.5),
     "Plate.front_axle": ("kg", 10, 30000),
-    "Plate.gross": ("kg", 10, 60000),
+    "Plate.gross": ("kg", 10, 50000),
     "Plate.rear_axle": ("kg", 10, 30000),
     "PlateAdjuster.down": ("rad", 0, 0.6),
     "PlateAdjuster.per_turn": ("rad", 0.0005, 0.6),
@@ -107,7 +118,7 @@ TYPED: dict[str, tuple[str, float, float]] = {
     "Vehicle.roof_height": ("m", 0.5, 2),
     "Vehicle.sprung_cg_height": ("m", 0.1, 3),
     "Vehicle.wheelbase": ("m", 0.5, 8),
-    "TorsionBarPart.most_stress": ("Pa", 50e6, 3e9),
+    "TorsionBarPart.most_stress MPa": ("", 50, 3000),
     "SagTarget.share": ("", 0.01, 0.9),
     "SagTarget.length": ("m", 0.001, 0.3),
     "Filters.rate": ("N/m", 0, 1e7),
@@ -123,3 +134,10 @@ TYPED: dict[str, tuple[str, float, float]] = {
     "Survey.sill": ("m", 0.02, 1.5),
 }
 """Unit, lowest and highest number by the field's name: the model and its member, where the document has one."""
+
+USUAL: dict[str, float | tuple[float, float]] = {
+    "BumpStopPart.compressible": float(COMPRESSIBLE),
+    "Targets.frequency_ratio": (float(FLAT_RIDE[0]), float(FLAT_RIDE[1])),
+    "Targets.held_at_droop": float(HELD_AT_DROOP),
+}
+"""What goes where a field is left blank, for the screen to show as such."""

@@ -33,6 +33,9 @@ PRELOAD_MOVED = usual(0.002, "m", "Change of a collar with the spring kept that 
 LEVEL_ENOUGH = usual(0.002, "m", "Difference left to right, and from the target, below which nothing is moved.")
 ALIGNMENT_MOVED = usual(0.005, "m", "Change of height after which alignment is due.")
 SCRUB_LOOK = usual(7.0, "m/km", "Sideways slip of one wheel that is asked about.")
+# sags
+GAUGE_STEP = usual(500.0, "Pa", "Finest step of a pump's gauge: pressures are set, and called the same, to it.")
+RULE_STEP = usual(1e-4, "m", "Finest step of a collar by rule: collars are set, and called the same, to it.")
 # torsion bars
 PLATE_OFF = usual(0.0175, "rad", "Difference of a plate's reading from its computed angle that is told.")
 INDEXED = usual(0.005, "rad", "Change of a free angle with the bar kept that is worth a word.")

@@ -174,6 +174,8 @@ class SagReport:
     collar_told: bool = False
     """Whether collar or cap was read as found: without it only moves are known, not where they end."""
     off_thread: bool = False
+    set_so: bool = False
+    """Whether the setup stands at the collar or pressure wanted."""
     free_then: Figure | None = None
     """Free sag once the rider sag is as wanted."""
     free_read_along: Figure | None = None

@@ -1275,6 +1275,11 @@ export interface components {
              * @default false
              */
             off_thread?: boolean;
+            /**
+             * Set So
+             * @default false
+             */
+            set_so?: boolean;
             /** @default null */
             free_then?: components["schemas"]["Figure"] | null;
             /** @default null */

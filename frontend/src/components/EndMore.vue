@@ -6,6 +6,7 @@ import { useDraft } from '@/composables/useDraft'
 import { useVehicle } from '@/composables/useVehicle'
 
 import QuantityField from './QuantityField.vue'
+import { USUAL } from '@/units/read'
 
 /** What else is measured at an end: bump stop and shaft, roll centre, bar holes, lower arm, gas charge, friction. */
 const props = defineProps<{ end: EndName }>()
@@ -126,7 +127,7 @@ const waits = (draft: { missing: () => (keyof typeof WORDS)[] }): string => {
         :decimals="2"
         :estimated="about.bump_stop.compressible == null"
         hint="blank: half, as is usual for foam"
-        :model-value="about.bump_stop.compressible ?? 0.5"
+        :model-value="about.bump_stop.compressible ?? USUAL['BumpStopPart.compressible']"
         @update:model-value="(v) => setStop('compressible', v)" />
     </div>
     <p v-if="!about.bump_stop && waits(stopDraft)" class="small quiet" role="status">{{ waits(stopDraft) }}</p>

@@ -1,30 +1,28 @@
 import type { Document, Place, Reading, SideSetup } from '@/api/client'
 import type { Path } from '@/logic/patch'
+import { type Bounds, boundsOf } from '@/units/read'
 
 /** The walk round the vehicle, in the order of the printed page. */
 export const WALK: Place[] = ['front_left', 'rear_left', 'rear_right', 'front_right']
 
-export interface WalkRow {
+export interface WalkRow extends Bounds {
   id: string
   words: string
   says: string
-  si: string
+  /** The field's name: it says unit and bounds. */
+  of: string
   kind?: 'fine length'
-  low: number
-  high: number
   /** Quantity of the survey, or member of the corner as found. */
   quantity?: Reading['quantity']
   member?: 'tyre_pressure' | 'collar' | 'rebound' | 'bump' | 'camber' | 'toe'
   how?: Reading['how']
 }
-export const ROWS: WalkRow[] = [
+const SHEET: Omit<WalkRow, keyof Bounds>[] = [
   {
     id: 'mass',
     words: 'weight',
     says: 'Scale under the wheel, all four level with one another.',
-    si: 'kg',
-    low: 5,
-    high: 5000,
+    of: 'Survey.mass',
     quantity: 'mass',
     how: 'scales',
   },
@@ -32,9 +30,7 @@ export const ROWS: WalkRow[] = [
     id: 'hub',
     words: 'hub to arch',
     says: 'From the wheel centre straight up to the lower edge of the lip; the tyre does not count.',
-    si: 'm',
-    low: 0.05,
-    high: 2,
+    of: 'Survey.hub_to_arch',
     quantity: 'hub_to_arch',
     how: 'tape',
   },
@@ -42,9 +38,7 @@ export const ROWS: WalkRow[] = [
     id: 'floor',
     words: 'floor to arch',
     says: 'From the floor, straight up through the hub, to the lower edge of the lip.',
-    si: 'm',
-    low: 0.2,
-    high: 3,
+    of: 'Survey.floor_to_arch',
     quantity: 'floor_to_arch',
     how: 'tape',
   },
@@ -52,9 +46,7 @@ export const ROWS: WalkRow[] = [
     id: 'sill',
     words: 'sill off the floor',
     says: 'At the axle line or jacking notch; it gives the rake.',
-    si: 'm',
-    low: 0.02,
-    high: 1.5,
+    of: 'Survey.sill',
     quantity: 'sill',
     how: 'tape',
   },
@@ -62,59 +54,48 @@ export const ROWS: WalkRow[] = [
     id: 'pressure',
     words: 'tyre pressure, cold',
     says: 'As found, before it is set.',
-    si: 'Pa',
-    low: 1e4,
-    high: 2e6,
+    of: 'SideSetup.tyre_pressure',
     member: 'tyre_pressure',
   },
   {
     id: 'collar',
     words: 'collar above its datum',
     says: 'From the bottom of the thread; leave empty on fixed perches.',
-    si: 'm',
+    of: 'SideSetup.collar',
     kind: 'fine length',
-    low: -0.5,
-    high: 0.5,
     member: 'collar',
   },
   {
     id: 'rebound',
     words: 'rebound clicks',
     says: 'Out from fully closed; turn gently, and put it back.',
-    si: '',
-    low: 0,
-    high: 200,
+    of: 'Clicks.count',
     member: 'rebound',
   },
   {
     id: 'bump',
     words: 'bump clicks',
     says: 'Out from fully closed; turn gently, and put it back.',
-    si: '',
-    low: 0,
-    high: 200,
+    of: 'Clicks.count',
     member: 'bump',
   },
   {
     id: 'camber',
     words: 'camber',
     says: 'Top of the wheel leaning in is negative.',
-    si: 'rad',
-    low: -0.3,
-    high: 0.3,
+    of: 'SideSetup.camber',
     member: 'camber',
   },
   {
     id: 'toe',
     words: 'toe of this wheel',
     says: 'At the rim, half the total; in is positive.',
-    si: 'm',
+    of: 'SideSetup.toe',
     kind: 'fine length',
-    low: -0.05,
-    high: 0.05,
     member: 'toe',
   },
 ]
+export const ROWS: WalkRow[] = SHEET.map((row) => ({ ...row, ...boundsOf(row.of) }))
 
 export interface WalkStep {
   row: WalkRow

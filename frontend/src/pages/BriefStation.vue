@@ -5,6 +5,7 @@ import { onTwo } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
 import { useVehicle } from '@/composables/useVehicle'
 import SagTargets from '@/sag/SagTargets.vue'
+import { USUAL } from '@/units/read'
 
 /** What the vehicle is for, what is wrong, what may not be given up; school and targets. */
 const vehicle = useVehicle()
@@ -63,6 +64,7 @@ const SCHOOLS = [
     ],
   },
 ] as const
+const FLAT = USUAL['Targets.frequency_ratio'] as [number, number]
 const band = computed(() => vehicle.report.value?.vehicle)
 function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', value: number | null): void {
   if (value === null) return set('target, back to the usual', ['targets', member], null)
@@ -70,8 +72,8 @@ function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', 
     member === 'frequency'
       ? { low: band.value?.frequency_low?.value ?? 1, high: band.value?.frequency_high?.value ?? 2 }
       : {
-          low: brief.value.targets?.frequency_ratio?.low ?? 1.05,
-          high: brief.value.targets?.frequency_ratio?.high ?? 1.2,
+          low: brief.value.targets?.frequency_ratio?.low ?? FLAT[0],
+          high: brief.value.targets?.frequency_ratio?.high ?? FLAT[1],
         }
   const next = { ...now, [edge]: value }
   if (next.low <= next.high) set('target', ['targets', member], next)
@@ -154,13 +156,13 @@ function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', 
           label="ratio of frequencies, from"
           of="Targets.frequency_ratio"
           :decimals="2"
-          :model-value="brief.targets?.frequency_ratio?.low ?? 1.05"
+          :model-value="brief.targets?.frequency_ratio?.low ?? FLAT[0]"
           @update:model-value="(v) => setBand('frequency_ratio', 'low', v)" />
         <QuantityField
           label="ratio of frequencies, to"
           of="Targets.frequency_ratio"
           :decimals="2"
-          :model-value="brief.targets?.frequency_ratio?.high ?? 1.2"
+          :model-value="brief.targets?.frequency_ratio?.high ?? FLAT[1]"
           @update:model-value="(v) => setBand('frequency_ratio', 'high', v)" />
       </div>
       <p class="small quiet mt-1">
@@ -177,7 +179,7 @@ function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', 
         label="at least"
         of="Targets.held_at_droop"
         kind="fine length"
-        :model-value="brief.targets?.held_at_droop ?? 0.003"
+        :model-value="brief.targets?.held_at_droop ?? USUAL['Targets.held_at_droop']"
         @update:model-value="(v) => set('target, held at droop', ['targets', 'held_at_droop'], v)" />
       <p class="small quiet mt-1">So that no spring comes loose. General practice.</p>
     </div>

@@ -38,14 +38,6 @@ function setSeat(p: Place, member: string, value: number | null): void {
     }),
   )
 }
-function askHeight(p: Place, value: number | null): void {
-  if (value === null) return
-  const changes = both(p).flatMap((q) => [
-    { path: ['setups', vehicle.setupIndex.value, 'sides', q, 'set_by'], value: 'height' },
-    { path: ['setups', vehicle.setupIndex.value, 'sides', q, 'hub_to_arch'], value },
-  ])
-  vehicle.edit(`height, ${placeWords(p)}`, changes)
-}
 function setClicks(p: Place, knob: 'rebound' | 'bump', value: number | null): void {
   const now = side(p)[knob]
   if (value === null) return set(p, `${knob} clicks`, [knob], null)
@@ -100,7 +92,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
                 ? (side(p).hub_to_arch ?? corner(p)?.hub_to_arch?.value)
                 : corner(p)?.hub_to_arch?.value
             "
-            @update:model-value="(v) => askHeight(p, v)" />
+            @update:model-value="(v) => v !== null && heights.ask(p, v)" />
           <QuantityField
             label="collar"
             strong

@@ -34,24 +34,12 @@ const ticked = computed(() => TICKS.every((t) => conditions.value?.[t.member]))
 const ready = computed(() => begun.value || (ticked.value && (survey.value?.readings?.length ?? 0) > 0))
 
 type What = Reading['quantity']
-const ROWS: {
-  what: What
-  words: string
-  says: string
-  si: string
-  kind?: 'length'
-  low: number
-  high: number
-  how: Reading['how']
-  anchor?: string
-}[] = [
+const ROWS: { what: What; words: string; says: string; of: string; how: Reading['how']; anchor?: string }[] = [
   {
     what: 'mass',
     words: 'weight',
     says: 'scale under the wheel',
-    si: 'kg',
-    low: 5,
-    high: 5000,
+    of: 'Survey.mass',
     how: 'scales',
     anchor: 'weights',
   },
@@ -59,9 +47,7 @@ const ROWS: {
     what: 'hub_to_arch',
     words: 'hub to arch',
     says: 'wheel centre straight up to the lip; the tyre does not count',
-    si: 'm',
-    low: 0.05,
-    high: 2,
+    of: 'Survey.hub_to_arch',
     how: 'tape',
     anchor: 'heights',
   },
@@ -69,18 +55,14 @@ const ROWS: {
     what: 'floor_to_arch',
     words: 'floor to arch',
     says: 'through the hub to the lower edge of the lip',
-    si: 'm',
-    low: 0.2,
-    high: 3,
+    of: 'Survey.floor_to_arch',
     how: 'tape',
   },
   {
     what: 'sill',
     words: 'sill off floor',
     says: 'at the axle line or jacking notch, for the rake',
-    si: 'm',
-    low: 0.02,
-    high: 1.5,
+    of: 'Survey.sill',
     how: 'tape',
   },
 ]
@@ -225,9 +207,7 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
               :label="`${row.words}, ${placeWords(p)}`"
               hide-label
               strong
-              :si="row.si"
-              :low="row.low"
-              :high="row.high"
+              :of="row.of"
               :estimated="estimated(row.what)"
               :model-value="value(p, row.what)"
               @update:model-value="(v) => setReading(p, row, v)" />

@@ -6,6 +6,7 @@ import QuantityField from '@/components/QuantityField.vue'
 import { useAnswer } from '@/composables/useAnswer'
 
 import { useSag } from './useSag'
+import { boundsOf } from '@/units/read'
 
 /** An air spring by its volume spacers: pressure for the sag wanted, and how hard the end of the stroke is. */
 const props = defineProps<{ end: EndName }>()
@@ -41,10 +42,10 @@ watch(
   { deep: true, immediate: true },
 )
 const FIELDS = [
-  { key: 'temperature', words: 'pumped at', unit: '°C', low: -30, high: 50 },
-  { key: 'altitude', words: 'and at', unit: 'm over the sea', low: -400, high: 6000 },
-  { key: 'new_temperature', words: 'ridden at', unit: '°C', low: -30, high: 50 },
-  { key: 'new_altitude', words: 'and at', unit: 'm over the sea', low: -400, high: 6000 },
+  { key: 'temperature', words: 'pumped at', unit: '°C', ...boundsOf('Air.temperature') },
+  { key: 'altitude', words: 'and at', unit: 'm over the sea', ...boundsOf('Air.altitude') },
+  { key: 'new_temperature', words: 'ridden at', unit: '°C', ...boundsOf('Air.temperature') },
+  { key: 'new_altitude', words: 'and at', unit: 'm over the sea', ...boundsOf('Air.altitude') },
 ] as const
 function typed(key: (typeof FIELDS)[number]['key'], text: string, low: number, high: number): void {
   const value = Number(text.replace(',', '.'))

@@ -6,6 +6,7 @@ import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import SurveyFiles from '@/components/SurveyFiles.vue'
 import { meanOf, valuesAt, type WalkRow, written } from '@/logic/walk'
+import { boundsOf } from '@/units/read'
 
 import SagTable from './SagTable.vue'
 import { useSag } from './useSag'
@@ -33,9 +34,8 @@ const weight = (e: EndName) => ({
     id: 'mass',
     words: 'weight',
     says: '',
-    si: 'kg',
-    low: 0.5,
-    high: 600,
+    of: 'Reading.mass',
+    ...boundsOf('Reading.mass'),
     quantity: 'mass',
     how: 'scales',
   } as WalkRow,
@@ -74,13 +74,13 @@ function setCoil(
   if (now) spring(e, { ...now, [member]: value })
 }
 const AIR = [
-  { member: 'area', words: 'piston area', si: 'm^2', low: 1e-5, high: 0.02 },
-  { member: 'volume', words: 'chamber, extended, no spacers', si: 'm^3', low: 1e-6, high: 0.01 },
-  { member: 'travel', words: 'stroke of the damper', si: 'm', low: 0.01, high: 0.5 },
-  { member: 'spacer_volume', words: 'volume of one spacer', si: 'm^3', low: 0, high: 0.001 },
-  { member: 'negative_area', words: 'negative area', si: 'm^2', low: 1e-5, high: 0.02 },
-  { member: 'negative_volume', words: 'negative chamber', si: 'm^3', low: 1e-6, high: 0.01 },
-  { member: 'equalise_at', words: 'chambers meet at', si: 'm', low: 0, high: 0.1 },
+  { member: 'area', words: 'piston area' },
+  { member: 'volume', words: 'chamber, extended, no spacers' },
+  { member: 'travel', words: 'stroke of the damper' },
+  { member: 'spacer_volume', words: 'volume of one spacer' },
+  { member: 'negative_area', words: 'negative area' },
+  { member: 'negative_volume', words: 'negative chamber' },
+  { member: 'equalise_at', words: 'chambers meet at' },
 ] as const
 // an air spring stands in the document once area, chamber and stroke are all told; until then they wait here
 const waiting = reactive<Record<EndName, Record<string, number | null> | null>>({ front: null, rear: null })
@@ -174,9 +174,7 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
             v-for="a in AIR"
             :key="a.member"
             :label="a.words"
-            :si="a.si"
-            :low="a.low"
-            :high="a.high"
+            :of="`AirSpringPart.${a.member}`"
             :clearable="!airOf(found(e)) || !['area', 'volume', 'travel'].includes(a.member)"
             :model-value="air(e)![a.member]"
             @update:model-value="(v) => setAir(e, a.member, v)" />

@@ -52,10 +52,8 @@ const take = (): Promise<string | null> => {
         v-model="typed.rake"
         :label="bike === 'bicycle' ? 'head angle, from the floor' : 'rake, from the vertical'"
         strong
-        si="rad"
-        :decimals="1"
-        :low="bike === 'bicycle' ? 0.7 : 0.1"
-        :high="bike === 'bicycle' ? 1.5 : 0.9" />
+        :of="bike === 'bicycle' ? 'Fork.head_angle' : 'Fork.rake'"
+        :decimals="1" />
       <QuantityField
         v-if="asks.travel"
         v-model="typed.travel"

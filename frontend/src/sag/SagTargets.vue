@@ -69,11 +69,9 @@ const known = (e: EndName, of: 'rider' | 'free'): boolean => edge(e, of, 'low') 
                 <QuantityField
                   hide-label
                   :label="`${e} ${o} sag, ${a === 'low' ? 'from' : 'to'}`"
-                  :si="share ? '' : 'm'"
+                  :of="share ? 'SagTarget.share' : 'SagTarget.length'"
                   :decimals="share ? 2 : 0"
                   :unit-text="share ? 'of travel' : undefined"
-                  :low="share ? 0.01 : 0.001"
-                  :high="share ? 0.9 : 0.3"
                   :model-value="shown(e, o, a)"
                   @update:model-value="(v) => change(e, o, a, v)" /></td
             ></template>

@@ -141,10 +141,8 @@ const CLAMPS = [
         v-for="c in CLAMPS"
         :key="c.member"
         :label="c.words"
-        si="m"
+        :of="`SideSetup.${c.member}`"
         kind="fine length"
-        :low="c.member === 'clamp' ? -0.05 : 0.05"
-        :high="1"
         :model-value="side(c.end)[c.member]"
         @update:model-value="(v) => set(c.end, c.words, { [c.member]: v })" />
       <p class="small quiet">
@@ -168,16 +166,8 @@ const CLAMPS = [
           v-if="goal === 'lean'"
           v-model="wanted"
           label="lean wanted"
-          si="rad"
-          :decimals="1"
-          :low="0.2"
-          :high="1.3" /><QuantityField
-          v-else
-          v-model="wanted"
-          label="seat height wanted"
-          si="m"
-          :low="0.3"
-          :high="1.4" />
+          of="Lever.lean"
+          :decimals="1" /><QuantityField v-else v-model="wanted" label="seat height wanted" of="Lever.seat" />
       </div>
       <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>
       <table v-if="wanted !== null && levers.length" aria-label="What it takes">

@@ -27,10 +27,6 @@ const within = (s: SagReport): string =>
   band(s, 'free')
     ? `${s.verdict === 'too soft' ? 'under' : s.verdict === 'too stiff' ? 'over' : 'within'} ${band(s, 'free')}`
     : ''
-const atNow = (e: EndName, s: SagReport): boolean =>
-  isAir(e)
-    ? side(e).set_by === 'pressure' && Math.abs((side(e).pressure ?? 0) - (s.wanted_pressure?.value ?? 0)) < 500
-    : side(e).set_by === 'collar' && Math.abs((side(e).collar ?? 0) - (s.wanted_collar?.value ?? 1)) < 6e-5
 const take = (e: EndName): Promise<string | null> => vehicle.act(`sag wanted, ${e}`, { act: 'take sags', ends: [e] })
 const spring = (e: EndName): string => {
   const s = side(e).spring
@@ -75,7 +71,7 @@ const spring = (e: EndName): string => {
             {{ sags(e)!.wanted_move!.assumed ? '~' : '' }}{{ mm(Math.abs(sags(e)!.wanted_move!.value)) }}
             {{ units.unit('m').written }} {{ sags(e)!.wanted_move!.value >= 0 ? 'more' : 'less' }}
           </button>
-          <button v-if="!vehicle.isFound.value && !atNow(e, sags(e)!)" class="link" @click="take(e)">set it so</button>
+          <button v-if="!vehicle.isFound.value && !sags(e)!.set_so" class="link" @click="take(e)">set it so</button>
           <span class="quiet w all"
             >rider to
             <AskFigure

@@ -1,5 +1,6 @@
 import type { Document, EndName, Reading } from '@/api/client'
 import { meanOf, valuesAt, type WalkRow } from '@/logic/walk'
+import { boundsOf } from '@/units/read'
 
 /** The sag walk: twelve readings, wheel hanging free, bike alone, rider on; each lifted and pressed, front and rear. */
 export const STATES = ['extended', 'bike', 'rider'] as const
@@ -21,9 +22,8 @@ const row = (state: State, pull: Pull): WalkRow => ({
   id: `${state}_${pull}`,
   words: `${STATE_WORDS[state]}, ${pullWords(state, pull)}`,
   says: '',
-  si: 'm',
-  low: 0.01,
-  high: 2,
+  of: 'Reading.height',
+  ...boundsOf('Reading.height'),
   quantity: `${state}_${pull}` as Reading['quantity'],
   how: 'tape',
 })

@@ -43,9 +43,9 @@ const filters = reactive<Filters>({
 })
 const filtered = computed(() => Object.values(filters).some((v) => v !== null))
 const FILTERS = [
-  { low: 'rate_low', high: 'rate_high', words: 'rate', si: 'N/m', kind: undefined },
-  { low: 'length_low', high: 'length_high', words: 'free length', si: 'm', kind: undefined },
-  { low: 'inside_low', high: 'inside_high', words: 'inside diameter', si: 'm', kind: 'fine length' },
+  { low: 'rate_low', high: 'rate_high', words: 'rate', of: 'Filters.rate', kind: undefined },
+  { low: 'length_low', high: 'length_high', words: 'free length', of: 'Filters.length', kind: undefined },
+  { low: 'inside_low', high: 'inside_high', words: 'inside diameter', of: 'Filters.length', kind: 'fine length' },
 ] as const
 // rows and what they are drawn against change together, so that each row is drawn once an answer
 const tried = shallowRef<{
@@ -265,17 +265,13 @@ function added(): void {
       <template v-for="f in FILTERS" :key="f.words"
         ><QuantityField
           :label="`${f.words}, from`"
-          :si="f.si"
+          :of="f.of"
           :kind="f.kind"
-          :low="0"
-          :high="f.si === 'm' ? 3 : 1e7"
           :model-value="filters[f.low]"
           @update:model-value="(v) => (filters[f.low] = v)" /><QuantityField
           label="to"
-          :si="f.si"
+          :of="f.of"
           :kind="f.kind"
-          :low="0"
-          :high="f.si === 'm' ? 3 : 1e7"
           :model-value="filters[f.high]"
           @update:model-value="(v) => (filters[f.high] = v)"
       /></template>

@@ -5,7 +5,7 @@ import { api, messageOf, type SpringPart } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
 import { useUnits } from '@/composables/useUnits'
 
-import { curveOf, readBench } from './bench'
+import { readBench } from './bench'
 
 /** A spring typed in: by its rate, its wire, or the readings of a bench; it goes on the shelf too. */
 type Way = 'maker' | 'wire' | 'bench'
@@ -97,7 +97,7 @@ async function add(): Promise<void> {
     solid_length: form.solid ?? (way.value === 'wire' ? (worked.value?.solid_length ?? null) : null),
     quoted_drop: form.drop,
     most_load: form.load,
-    points: way.value === 'bench' && form.curve ? curveOf(bench.value.pairs) : null,
+    points: way.value === 'bench' && form.curve ? bench.value.pairs : null,
   }
   const { data, error } = await api
     .POST('/api/shelf', { body: part })

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 
-import { curveOf, readBench } from './bench'
+import { readBench } from './bench'
 
 describe('readings of a bench', () => {
   it.each([
@@ -31,17 +31,5 @@ describe('readings of a bench', () => {
   it('names what it cannot read and drops nothing silently', () => {
     expect(readBench('squeeze, force\n10, 250\n20, about 500\n30', 0.001, 1).wrong).toEqual(['20, about 500', '30'])
     expect(readBench('10, 250 N', 0.001, 1)).toEqual({ pairs: [], wrong: ['10, 250 N'] })
-  })
-  it('starts a curve at nothing, in order', () => {
-    expect(
-      curveOf([
-        [0.02, 2],
-        [0.01, 1],
-      ]),
-    ).toEqual([
-      [0, 0],
-      [0.01, 1],
-      [0.02, 2],
-    ])
   })
 })

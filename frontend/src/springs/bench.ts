@@ -20,9 +20,3 @@ export function readBench(text: string, length: number, force: number): BenchRea
   })
   return out
 }
-
-/** The curve a progressive spring keeps: rising, from no deflection and no force. */
-export function curveOf(pairs: [number, number][]): [number, number][] {
-  const sorted = [...pairs].sort((a, b) => a[0] - b[0])
-  return sorted[0] && sorted[0][0] > 0 ? [[0, 0], ...sorted] : sorted
-}

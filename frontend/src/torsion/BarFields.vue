@@ -14,8 +14,6 @@ function put(member: 'diameter' | 'effective_length', value: number | null): voi
     emit('change', {
       kind: 'torsion bar',
       code: props.code,
-      bore: 0,
-      shear_modulus: 79.3e9,
       ...whole,
     } as TorsionBarPart)
 }
@@ -71,11 +69,9 @@ const set = (member: keyof TorsionBarPart, value: unknown): void => {
         @update:model-value="(v) => set('handed', v ? 'left' : null)" />
       <QuantityField
         label="stress not to exceed, MPa"
-        si=""
+        of="TorsionBarPart.most_stress MPa"
         :decimals="0"
         unit-text="MPa"
-        :low="50"
-        :high="3000"
         :model-value="part.most_stress ? part.most_stress / 1e6 : null"
         @update:model-value="(v) => set('most_stress', v === null ? null : v * 1e6)" />
     </template>

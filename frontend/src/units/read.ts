@@ -13,6 +13,8 @@ export function boundsOf(of: string): Bounds {
   if (!found) throw new Error(`no bounds are known for ${of}`)
   return { si: found[0], low: found[1], high: found[2] }
 }
+/** What goes where a field is left blank. */
+export const USUAL = members.usual
 /** Members of a corner that set it, and what it is then set by. */
 export const SETS = members.sets as Record<string, string>
 

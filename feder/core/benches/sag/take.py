@@ -8,13 +8,9 @@ from feder.core.document.document import Document
 from feder.core.document.setting import setting
 from feder.core.document.setup import AirSpringPart, SpringPart
 from feder.core.numbers.errors import OutOfRange
+from feder.core.practice.thresholds import GAUGE_STEP, RULE_STEP
 from feder.core.report.evaluate import evaluate
 from feder.core.standing.facts import index_of, setup_of, side_of
-
-GAUGE = 500.0
-"""Finest step of a pump's gauge, Pa."""
-RULE = 1e-4
-"""Finest step of a collar by rule, m."""
 
 
 def take_sags(document: Document, setup: str, ends: Sequence[EndName]) -> Iterator[Change]:
@@ -23,15 +19,15 @@ def take_sags(document: Document, setup: str, ends: Sequence[EndName]) -> Iterat
     for end in ends:
         said = report.sags.get(Place(end))
         if said is not None and said.wanted_pressure is not None:
-            yield from setting(index, Place(end), pressure=_in_steps(said.wanted_pressure.value, GAUGE))
+            yield from setting(index, Place(end), pressure=_in_steps(said.wanted_pressure.value, GAUGE_STEP))
         elif said is not None and said.wanted_collar is not None:
-            yield from setting(index, Place(end), collar=_in_steps(said.wanted_collar.value, RULE))
+            yield from setting(index, Place(end), collar=_in_steps(said.wanted_collar.value, RULE_STEP))
 
 
 def take_spring(document: Document, setup: str, end: EndName, part: SpringPart, collar: float) -> Iterator[Change]:
     """A spring of the shelf with the preload found for it, in both legs."""
     index = index_of(document, setup)
-    yield from setting(index, Place(end), spring=part, second_spring=None, collar=_in_steps(collar, RULE))
+    yield from setting(index, Place(end), spring=part, second_spring=None, collar=_in_steps(collar, RULE_STEP))
 
 
 def take_air(document: Document, setup: str, end: EndName, spacers: int, pressure: float) -> Iterator[Change]:
@@ -44,12 +40,14 @@ def take_air(document: Document, setup: str, end: EndName, spacers: int, pressur
     if not isinstance(part, AirSpringPart):
         raise OutOfRange("end", end, "has no air spring")
     made = part.but(spacers=spacers)
-    yield from setting(index_of(document, setup), Place(end), spring=made, pressure=_in_steps(pressure, GAUGE))
+    yield from setting(
+        index_of(document, setup), Place(end), spring=made, pressure=_in_steps(pressure, GAUGE_STEP)
+    )
 
 
 def take_lever(document: Document, setup: str, place: Place, member: str, value: float) -> Iterator[Change]:
     """One adjuster as it must stand for a lean or a seat height."""
-    yield from setting(index_of(document, setup), place, **{member: _in_steps(value, RULE)})
+    yield from setting(index_of(document, setup), place, **{member: _in_steps(value, RULE_STEP)})
 
 
 def _in_steps(value: float, step: float) -> float:

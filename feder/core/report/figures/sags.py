@@ -17,6 +17,7 @@ from feder.core.formulas.sag import (
     tube_of_wheel,
 )
 from feder.core.formulas.wheel_heights import sag_height_of
+from feder.core.practice.thresholds import GAUGE_STEP, RULE_STEP
 from feder.core.report.figures.corner import held_at_droop
 from feder.core.report.figures.wanted import edges, wanted
 from feder.core.report.shapes import CornerReport, Figure, SagReport, figure
@@ -131,6 +132,7 @@ def _answer(
     setting = set_for.pressure if stood.air is not None else set_for.collar
     if setting is None:
         return
+    made.set_so = _set_so(stood, float(setting))
     if stood.air is not None:
         made.wanted_pressure = figure(setting, "Pa")
     else:
@@ -155,6 +157,18 @@ def _answer(
     made.verdict = judged(middle, float(free), bands)
     if isinstance(stood.side.spring, SpringPart) and bands[1] is not WIDE:
         _rate(made, stood, loads, float(target), sum(bands[1]) / 2)
+
+
+def _set_so(stood: StandingCorner, setting: float) -> bool:
+    """Whether a corner is set to a collar or pressure, as near as a rule or a gauge shows."""
+    side = stood.side
+    if stood.air is not None:
+        return (
+            side.set_by == "pressure" and side.pressure is not None and abs(side.pressure - setting) <= GAUGE_STEP
+        )
+    return (
+        side.set_by == "collar" and side.collar is not None and abs(side.collar - setting) <= RULE_STEP / 2 + 1e-9
+    )
 
 
 def _rate(made: SagReport, stood: StandingCorner, loads: tuple[float, float], rider: float, free: float) -> None:

@@ -1,0 +1,82 @@
+"""The bump stop's bench against the geometry of a stop on a shaft, worked out apart from it."""
+
+import numpy as np
+import pytest
+from scipy.integrate import quad
+from scipy.optimize import brentq
+
+from feder.core.benches.travel.stop import stop_bench
+from feder.core.document.vehicle import Limits, Mount, RatioFromSweep
+from feder.core.report.evaluate import evaluate
+from tests.changes import with_end, with_side
+
+SHAFT, AT, SHARE = 0.060, 0.352, 0.5  # what shows, at which hub to arch, and how far the stop squeezes
+CLEAR = 0.284 + 0.003  # tyre contact and the room kept before it
+PLACE = "rear_left"
+
+
+def ratio_at(hub: float) -> float:
+    """A damper that moves less and less into bump: 0.95 at 352, 0.81 at 284."""
+    return 0.95 + (hub - AT) / (AT - 0.284) * 0.14
+
+
+def damper_travel(high: float, low: float) -> float:
+    return quad(ratio_at, low, high)[0]
+
+
+@pytest.fixture
+def falling(car):
+    """The rear of the demo car with that damper, metal out of the way."""
+    seats = np.linspace(0.284, 0.402, 40)
+    points = tuple((float(h), 0.300 + damper_travel(float(h), 0.284)) for h in seats)
+    car = with_end(car, "rear", damper=Mount(ratio=RatioFromSweep(points=points)))
+    return with_end(car, "rear", limits=Limits(droop=0.402, stop=None, solid=None, contact=0.284))
+
+
+def at(document, hub):
+    for place in ("rear_left", "rear_right"):
+        document = with_side(document, "plan", place, hub_to_arch=hub, stop=None)
+    return document
+
+
+@pytest.mark.parametrize("hub", [0.352, 0.340, 0.330])
+def test_the_shortest_stop_is_hard_where_the_room_before_the_tyre_begins(falling, hub):
+    bench = stop_bench(at(falling, hub), "plan", PLACE)
+    gap = SHAFT - damper_travel(AT, hub)  # what shows at ride
+    shortest = brentq(lambda cut: gap - (1 - SHARE) * cut - damper_travel(hub, CLEAR), -0.1, 0.2)
+    row = bench.packers[0]
+    assert row.shortest == pytest.approx(max(shortest, 0.0), abs=2e-5)
+    assert row.limit == ("tyre" if shortest > 0 else "nothing")
+    # longer than what shows at ride it would be squeezed there
+    assert row.longest == pytest.approx(gap, abs=2e-5)
+    figures = evaluate(at(falling, hub), "plan").corners[PLACE]
+    assert figures.hub_to_arch.value == hub
+
+
+def test_each_cut_is_touched_and_hard_where_the_shaft_says(falling):
+    hub = 0.340
+    bench = stop_bench(at(falling, hub), "plan", PLACE)
+    gap = SHAFT - damper_travel(AT, hub)
+    for cut in bench.cuts[::7]:
+        for told, left in ((cut.touch, gap - cut.length), (cut.hard, gap - (1 - SHARE) * cut.length)):
+            inside = hub - told
+            if 0.284 <= inside <= 0.402:
+                assert damper_travel(hub, inside) == pytest.approx(left, abs=2e-5)
+
+
+def test_packers_stand_under_the_stop_and_shorten_what_shows(falling):
+    document = at(falling, 0.340)
+    gap = SHAFT - damper_travel(AT, 0.340)
+    for row in stop_bench(document, "plan", PLACE).packers:
+        assert row.longest == pytest.approx(gap - row.packer, abs=2e-5)
+
+
+def test_metal_first_is_told_as_metal(falling):
+    solid = with_end(falling, "rear", limits=Limits(droop=0.402, stop=None, solid=0.300, contact=0.284))
+    row = stop_bench(at(solid, 0.352), "plan", PLACE).packers[0]
+    assert row.limit == "metal"
+    assert row.shortest > stop_bench(at(falling, 0.352), "plan", PLACE).packers[0].shortest
+
+
+def test_there_is_no_bench_without_a_stop(falling):
+    assert stop_bench(with_end(falling, "rear", bump_stop=None), "plan", PLACE) is None
