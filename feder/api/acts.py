@@ -5,6 +5,7 @@ from flask_openapi3 import APIBlueprint
 
 from feder.api.asked import AboutDocument, answered
 from feder.api.errors import ErrorBody
+from feder.api.evaluated import EvaluateAnswer, Look, evaluated
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.core.benches.acts import Act, changes_of
@@ -16,17 +17,19 @@ acts = APIBlueprint("acts", __name__, url_prefix="/api", abp_responses={409: Err
 
 
 class ActQuestion(AboutDocument):
-    """An act on one setup."""
+    """An act on one setup, and how that is looked at then."""
 
     setup: str
     act: Act
+    look: Look | None = None
 
 
 class ActAnswer(Wire):
-    """The changes, and the state of the document with them."""
+    """The changes, the state of the document with them, and its reports where they were asked for."""
 
     patch: list[Change]
     state: str
+    evaluated: EvaluateAnswer | None
 
 
 @acts.post("/act", responses={200: ActAnswer})
@@ -34,7 +37,8 @@ def do(body: ActQuestion) -> Response:
     """The changes that an act makes; nothing is stored."""
     changes = changes_of(body.document, body.setup, body.act)
     made = rooms().documents.changed(body.known.state, changes)
-    return answered(ActAnswer(patch=changes, state=made.state))
+    reports = None if body.look is None else evaluated(made, body.setup, body.look)
+    return answered(ActAnswer.model_construct(patch=changes, state=made.state, evaluated=reports))
 
 
 class StopQuestion(AboutDocument):

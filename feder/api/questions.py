@@ -9,6 +9,7 @@ from pydantic import BaseModel, Field
 
 from feder.api.asked import AboutDocument, answered
 from feder.api.errors import ErrorBody, refusal
+from feder.api.evaluated import EvaluateAnswer, Look, evaluated
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.calc.answer import answer, listing
@@ -16,10 +17,7 @@ from feder.calc.refusal import CalcError
 from feder.core.benches.springs.candidates import Candidate, Filters, Fit, candidates
 from feder.core.benches.springs.choose import perched
 from feder.core.document.base import EndName
-from feder.core.report.evaluate import evaluate
 from feder.core.report.explain import explain
-from feder.core.report.outline import Outline, outline_of
-from feder.core.report.shapes import Report
 from feder.core.report.uncertainty import Uncertainty, uncertainty
 from feder.units.parse import Unreadable, parse
 from feder.units.show import showing
@@ -29,38 +27,16 @@ questions = APIBlueprint("questions", __name__, url_prefix="/api", abp_responses
 System = Literal["metric", "inch", "kgf"]
 
 
-class EvaluateQuestion(AboutDocument):
-    """The setup asked about, and the one to compare it with.
-
-    Under a load state both reports are given, as weighed and loaded; `weighed` false leaves the first one out.
-    """
+class EvaluateQuestion(AboutDocument, Look):
+    """The setup asked about, and how it is looked at."""
 
     setup: str
-    load_state: str | None = None
-    against: str | None = None
-    weighed: bool = True
-
-
-class EvaluateAnswer(Wire):
-    """The reports, and the document's state: what its content is called in later questions."""
-
-    state: str
-    report: Report | None
-    loaded: Report | None
-    outline: Outline
 
 
 @questions.post("/evaluate", responses={200: EvaluateAnswer})
 def evaluate_document(body: EvaluateQuestion) -> Response:
     """Every figure and finding of a setup."""
-    document, load = body.document, body.load_state
-    made = EvaluateAnswer.model_construct(
-        state=body.known.state,
-        report=evaluate(document, body.setup, None, body.against) if body.weighed or load is None else None,
-        loaded=None if load is None else evaluate(document, body.setup, load, body.against),
-        outline=outline_of(document),
-    )
-    return answered(made)
+    return answered(evaluated(body.known, body.setup, body))
 
 
 class StateAnswer(Wire):

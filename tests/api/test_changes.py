@@ -36,6 +36,17 @@ def test_what_changed_since_is_answered_as_the_whole_document_would_be(client):
     assert ask(client, base=second["state"]).get_json() == second
 
 
+def test_an_act_brings_the_reports_of_what_it_makes_in_the_same_answer(client):
+    document = nettle().model_dump(mode="json")
+    act = {"act": "ask height", "place": "front_left", "height": 0.344}
+    asked = {"document": document, "setup": "plan", "act": act}
+    made = client.post("/api/act", json={**asked, "look": {"against": "found"}}).get_json()
+    after = ask(client, base=made["state"]).get_json()
+    assert made["evaluated"] == after
+    assert after["report"]["corners"]["front_left"]["hub_to_arch"]["value"] == 0.344
+    assert client.post("/api/act", json=asked).get_json()["evaluated"] is None
+
+
 def test_who_leaves_out_what_is_unset_and_who_writes_it_out_may_change_the_same_document(client):
     sparse = json.loads(nettle().model_dump_json(exclude_none=True))
     part = {"kind": "coil", "code": "b", "rate": {"how": "maker", "value": 60e3}}

@@ -122,13 +122,6 @@ def test_what_cannot_be_done_is_refused_by_name(car, act, key):
     assert refused.value.key == key
 
 
-def test_a_stop_is_cut_on_one_side_or_both(car):
-    one = done(car, act="set stop", place="rear_left", length=0.03, packer=0.005)
-    assert [(s.length, s.packer) if s else None for s in sides(one, "stop")][2:] == [(0.03, 0.005), (0.024, 0.0)]
-    both = done(car, act="set stop", place="rear_right", length=0.03, packer=0.005, together=True)
-    assert [(s.length, s.packer) for s in sides(both, "stop")[2:]] == [(0.03, 0.005)] * 2
-
-
 def test_another_bar_and_a_coilover_in_its_place_stand_at_the_height_of_before(car):
     bars = on_bars(car)
     end = "front" if bars.vehicle.ends.front.layout == "torsion arm" else "rear"

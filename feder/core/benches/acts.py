@@ -10,8 +10,7 @@ from feder.core.benches.height.ask import ask_collar, ask_height
 from feder.core.benches.index.fit import coil_for_bar, fit_bar, set_for_load
 from feder.core.benches.sag.take import take_air, take_lever, take_sags, take_spring, tell_needs
 from feder.core.benches.springs.choose import Sides, choose_spring, keep_found, perch
-from feder.core.benches.travel.stop import set_stop
-from feder.core.document.base import EndName, LengthM, Place, PressurePa, RateNpm, ShortLengthM, SignedLengthM
+from feder.core.document.base import EndName, LengthM, Place, PressurePa, RateNpm, SignedLengthM
 from feder.core.document.changes import Change
 from feder.core.document.document import Document
 from feder.core.document.setup import SpringPart, TorsionBarPart
@@ -113,19 +112,6 @@ class AskCollar(Frozen):
         return ask_collar(document, setup, self.place, self.collar, together=self.together)
 
 
-class SetStop(Frozen):
-    """A bump stop's length and its packers."""
-
-    act: Literal["set stop"]
-    place: Place
-    length: LengthM
-    packer: ShortLengthM = 0.0
-    together: bool = False
-
-    def changes(self, document: Document, setup: str) -> Changes:
-        return set_stop(document, setup, self.place, self.length, self.packer, together=self.together)
-
-
 class TakeSags(Frozen):
     """Preload or pressure for the rider sag wanted."""
 
@@ -198,7 +184,6 @@ Act = Annotated[
     | SetForLoad
     | AskHeight
     | AskCollar
-    | SetStop
     | TakeSags
     | TakeSagSpring
     | TakeAir

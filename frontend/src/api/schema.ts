@@ -1443,25 +1443,9 @@ export interface components {
         };
         /**
          * EvaluateQuestion
-         * @description The setup asked about, and the one to compare it with.
-         *
-         *     Under a load state both reports are given, as weighed and loaded; `weighed` false leaves the first one out.
+         * @description The setup asked about, and how it is looked at.
          */
         EvaluateQuestion: {
-            /** @default null */
-            document?: components["schemas"]["Document"] | null;
-            /**
-             * Base
-             * @default null
-             */
-            base?: string | null;
-            /**
-             * Patch
-             * @default []
-             */
-            patch?: components["schemas"]["Change"][];
-            /** Setup */
-            setup: string;
             /**
              * Load State
              * @default null
@@ -1477,6 +1461,20 @@ export interface components {
              * @default true
              */
             weighed?: boolean;
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
         };
         /**
          * AirSpringPart
@@ -3669,17 +3667,18 @@ export interface components {
         };
         /**
          * ActAnswer
-         * @description The changes, and the state of the document with them.
+         * @description The changes, the state of the document with them, and its reports where they were asked for.
          */
         ActAnswer: {
             /** Patch */
             patch: components["schemas"]["Change"][];
             /** State */
             state: string;
+            evaluated: components["schemas"]["EvaluateAnswer"] | null;
         };
         /**
          * ActQuestion
-         * @description An act on one setup.
+         * @description An act on one setup, and how that is looked at then.
          */
         ActQuestion: {
             /** @default null */
@@ -3697,7 +3696,9 @@ export interface components {
             /** Setup */
             setup: string;
             /** Act */
-            act: components["schemas"]["ChooseSpring"] | components["schemas"]["OnPerch"] | components["schemas"]["KeepFound"] | components["schemas"]["FitBar"] | components["schemas"]["CoilForBar"] | components["schemas"]["SetForLoad"] | components["schemas"]["AskHeight"] | components["schemas"]["AskCollar"] | components["schemas"]["SetStop"] | components["schemas"]["TakeSags"] | components["schemas"]["TakeSagSpring"] | components["schemas"]["TakeAir"] | components["schemas"]["TakeLever"] | components["schemas"]["TellNeeds"];
+            act: components["schemas"]["ChooseSpring"] | components["schemas"]["OnPerch"] | components["schemas"]["KeepFound"] | components["schemas"]["FitBar"] | components["schemas"]["CoilForBar"] | components["schemas"]["SetForLoad"] | components["schemas"]["AskHeight"] | components["schemas"]["AskCollar"] | components["schemas"]["TakeSags"] | components["schemas"]["TakeSagSpring"] | components["schemas"]["TakeAir"] | components["schemas"]["TakeLever"] | components["schemas"]["TellNeeds"];
+            /** @default null */
+            look?: components["schemas"]["Look"] | null;
         };
         /**
          * AskCollar
@@ -3825,6 +3826,29 @@ export interface components {
             end: "front" | "rear";
         };
         /**
+         * Look
+         * @description How a setup is looked at.
+         *
+         *     Under a load state both reports are given, as weighed and loaded; `weighed` false leaves the first one out.
+         */
+        Look: {
+            /**
+             * Load State
+             * @default null
+             */
+            load_state?: string | null;
+            /**
+             * Against
+             * @default null
+             */
+            against?: string | null;
+            /**
+             * Weighed
+             * @default true
+             */
+            weighed?: boolean;
+        };
+        /**
          * OnPerch
          * @description An end set on the perch as it came, or back to its height.
          */
@@ -3859,30 +3883,6 @@ export interface components {
             end: "front" | "rear";
             /** Load State */
             load_state: string | null;
-        };
-        /**
-         * SetStop
-         * @description A bump stop's length and its packers.
-         */
-        SetStop: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            act: "set stop";
-            place: components["schemas"]["Place"];
-            /** Length */
-            length: number;
-            /**
-             * Packer
-             * @default 0
-             */
-            packer?: number;
-            /**
-             * Together
-             * @default false
-             */
-            together?: boolean;
         };
         /**
          * TakeAir

@@ -13,6 +13,7 @@ import {
   type Setup,
   type StoredVehicle,
 } from '@/api/client'
+import { learn } from '@/api/wire'
 import { type Change, changed as changedBy, type Edit, edited, type Patch } from '@/logic/patch'
 
 import { useAsking } from './vehicle/useAsking'
@@ -79,32 +80,36 @@ export function provideVehicle(id: string): VehicleWork {
   const isFound = computed(() => setupIndex.value === 0)
   const against = computed(() => (isFound.value ? null : (document.value?.setups[0]?.id ?? null)))
 
+  /** How the setup is looked at. Under the finger is the vehicle with its load: the report as weighed waits for the end. */
+  const look = () => ({
+    against: against.value,
+    load_state: loadState.value,
+    weighed: !(history.dragging.value && loadState.value && places.value.length === 2),
+  })
   const asking = useAsking(() => {
     const now = document.value
     if (!now || !setup.value) return null
     if (loadState.value && !now.loads?.some((l) => l.id === loadState.value)) loadState.value = null
-    // under the finger is the vehicle with its load: the benches' own report waits for the end of the drag
-    const weighed = !(history.dragging.value && loadState.value && places.value.length === 2)
-    return { document: now, setup: setup.value.id, against: against.value, load_state: loadState.value, weighed }
+    return { document: now, setup: setup.value.id, ...look() }
   })
 
-  function changed(next: Document): void {
+  function changed(next: Document, ask = true): void {
     document.value = next
-    if (history.dragging.value) void asking.ask()
-    else asking.askSoon()
+    if (ask && history.dragging.value) void asking.ask()
+    else if (ask) asking.askSoon()
     saving.changed(history.dragging.value)
   }
-  function made({ document: next, patch }: { document: Document; patch: Patch }): void {
+  function made({ document: next, patch }: { document: Document; patch: Patch }, ask = true): void {
     if (!patch.redo.length) return
     refusal.value = null
     history.keep(patch)
-    changed(next)
+    changed(next, ask)
   }
   const edit = (words: string, edits: Edit[]): void => {
     if (document.value) made(edited(document.value, words, edits, Date.now()))
   }
-  const take = (words: string, changes: Change[]): void => {
-    if (document.value) made(changedBy(document.value, words, changes, Date.now()))
+  const take = (words: string, changes: Change[], ask = true): void => {
+    if (document.value) made(changedBy(document.value, words, changes, Date.now()), ask)
   }
   // one act after the other, each from what the one before it left
   let acts: Promise<unknown> = Promise.resolve()
@@ -118,12 +123,18 @@ export function provideVehicle(id: string): VehicleWork {
   async function acted(words: string, what: Act): Promise<string | null> {
     const [now, of] = [document.value, setup.value]
     if (!now || !of) return null
+    const looked = look()
     const { data, error } = await api
-      .POST('/api/act', { body: { document: now, setup: of.id, act: what } })
+      .POST('/api/act', { body: { document: now, setup: of.id, act: what, look: looked } })
       .catch((e: unknown) => ({ data: undefined, error: e }))
     refusal.value = data ? null : messageOf(error)
     if (!data) return refusal.value
-    take(words, data.patch as Change[])
+    // the reports that came along are of this document, unless it went on meanwhile
+    const same = document.value === now && setup.value === of && JSON.stringify(look()) === JSON.stringify(looked)
+    take(words, data.patch as Change[], !same)
+    if (!same || !data.evaluated) return null
+    learn(document.value!, data.state)
+    asking.took(document.value!, data.evaluated)
     return null
   }
   /** Now, or where an act or a drag is under way, once it has come to rest: half of it cannot be undone. */

@@ -53,36 +53,22 @@ const findings = computed(() =>
   ),
 )
 
-let newest: [number, number] | null = null
-let asked: Promise<void> = Promise.resolve()
-/** One act at a time: while one is on its way only the newest is asked next. */
-function setStop(length: number, packer: number): Promise<void> {
-  newest = [length, packer]
-  asked = asked.then(async () => {
-    if (!newest) return
-    const [l, p] = newest
-    newest = null
-    await vehicle.act(`bump stop, ${endOf(place.value)}`, {
-      act: 'set stop',
-      place: place.value,
-      length: l,
-      packer: p,
-      together: heights.together.value,
-    })
-  })
-  return asked
+function setStop(length: number, packer: number): void {
+  const all = heights.together.value ? heights.moves(place.value) : [place.value]
+  vehicle.edit(
+    `bump stop, ${endOf(place.value)}`,
+    all.map((p) => ({ path: ['setups', vehicle.setupIndex.value, 'sides', p, 'stop'], value: { length, packer } })),
+  )
 }
 let cutting = false
-async function cut(length: number, done: boolean): Promise<void> {
+function cut(length: number, done: boolean): void {
   if (!cutting) vehicle.beginGesture()
   cutting = !done
-  const set = length !== side(place.value).stop?.length ? setStop(length, packerNow()) : asked
-  if (!done) return
-  await set
-  vehicle.endGesture()
+  if (length !== side(place.value).stop?.length) setStop(length, packerNow())
+  if (done) vehicle.endGesture()
 }
 function typeLength(value: number | null): void {
-  if (value !== null && stop.value && value <= stop.value.supplied) void setStop(value, packerNow())
+  if (value !== null && stop.value && value <= stop.value.supplied) setStop(value, packerNow())
 }
 type PackerRow = NonNullable<StopBench['packers']>[number]
 const packers = computed<PackerRow[]>(() => stop.value?.packers ?? [])

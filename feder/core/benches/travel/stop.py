@@ -1,13 +1,10 @@
 """One corner's bump stop: where it is touched and hard at any length it may be cut to, and what packers allow."""
 
-from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from feder.core.document.base import Place
-from feder.core.document.changes import Change
 from feder.core.document.document import Document
-from feder.core.document.setting import setting
 from feder.core.formulas.travel import StopLengths
 from feder.core.numbers.working import untraced
 from feder.core.practice.thresholds import STOP_CUT
@@ -15,7 +12,7 @@ from feder.core.practice.usual import COMPRESSIBLE
 from feder.core.report.figures.stops import hard_at, stop_lengths, touched_at
 from feder.core.report.shapes import Figure
 from feder.core.standing.corner import StandingCorner
-from feder.core.standing.facts import gather, index_of, places_of, setup_of, side_of
+from feder.core.standing.facts import gather, setup_of
 from feder.core.standing.parts.bump_stop import StopFacts
 from feder.core.standing.stand import stand
 
@@ -165,14 +162,3 @@ def _row(stood: StandingCorner, stop: StopFacts, packer: float) -> PackerRow | N
     if works and not shortest <= now <= longest:
         take = min(float(stop.part.length), (shortest + longest) / 2)
     return PackerRow(packer, shortest, longest, works, limit, take)
-
-
-def set_stop(
-    document: Document, setup: str, place: Place, length: float, packer: float, *, together: bool
-) -> Iterator[Change]:
-    """The changes that cut a stop and put packers under it, on both sides where they go together."""
-    index, at = index_of(document, setup), setup_of(document, setup)
-    for other in places_of(document, place.end) if together else (place,):
-        now = side_of(at, other).stop
-        if now is None or (now.length, now.packer) != (length, packer):
-            yield from setting(index, other, stop={"length": length, "packer": packer})

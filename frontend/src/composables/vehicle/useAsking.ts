@@ -1,6 +1,7 @@
 import { onScopeDispose, ref, type Ref, shallowRef, type ShallowRef } from 'vue'
 
 import { api, type Document, messageOf, type Outline, type Report } from '@/api/client'
+import type { components } from '@/api/schema'
 
 export interface Question {
   document: Document
@@ -10,6 +11,7 @@ export interface Question {
   /** Whether the report as weighed is wanted beside the one under the load. */
   weighed: boolean
 }
+export type Evaluated = Pick<components['schemas']['EvaluateAnswer'], 'report' | 'loaded' | 'outline'>
 export interface Asking {
   report: ShallowRef<Report | null>
   /** The report under the load carried. */
@@ -18,6 +20,8 @@ export interface Asking {
   reported: ShallowRef<Document | null>
   outline: ShallowRef<Outline | null>
   trouble: Ref<string | null>
+  /** An answer that came with something else; where a question is out already it is asked anew. */
+  took: (document: Document, answer: Evaluated) => void
   /** Ask now: under a dragging hand, or because something else is looked at. */
   ask: () => Promise<void>
   /** Ask once the typing rests. */
@@ -49,17 +53,24 @@ export function useAsking(question: () => Question | null): Asking {
         .POST('/api/evaluate', { body: asked, signal: stop.signal })
         .catch((e: unknown) => ({ data: undefined, error: e }))
       if (stop.signal.aborted) return
-      if (data) {
-        if (data.report) {
-          reported.value = asked.document
-          report.value = data.report
-        }
-        outline.value = data.outline
-        loaded.value = data.loaded ?? null
-        trouble.value = null
-      } else trouble.value = messageOf(error)
+      if (data) show(asked.document, data)
+      else trouble.value = messageOf(error)
     } while (again)
     out = false
+  }
+  function show(document: Document, answer: Evaluated): void {
+    if (answer.report) {
+      reported.value = document
+      report.value = answer.report
+    }
+    outline.value = answer.outline
+    loaded.value = answer.loaded ?? null
+    trouble.value = null
+  }
+  function took(document: Document, answer: Evaluated): void {
+    clearTimeout(timer)
+    if (out) again = true
+    else show(document, answer)
   }
   onScopeDispose(() => {
     clearTimeout(timer)
@@ -69,5 +80,5 @@ export function useAsking(question: () => Question | null): Asking {
     clearTimeout(timer)
     timer = setTimeout(() => void ask(), TYPING_RESTS)
   }
-  return { report, loaded, reported, outline, trouble, ask, askSoon }
+  return { report, loaded, reported, outline, trouble, took, ask, askSoon }
 }
