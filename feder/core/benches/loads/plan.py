@@ -10,11 +10,14 @@ from feder.core.document.setup import SpringPart
 from feder.core.report.evaluate import evaluate, evaluate_plain
 from feder.core.report.findings.frequencies import meant_loaded
 from feder.core.report.shapes import Figure, Report
+from feder.core.solvers.root import Lost, crossing
 from feder.core.standing.facts import setup_of, side_of
 
 EMPTY = "as weighed"
 LONGEST_SPACER = 0.15
 """Spacer beyond which none is looked for, m."""
+SPACER_CLOSE = 1e-6
+"""How near its height is found, m."""
 
 
 @dataclass(slots=True)
@@ -167,16 +170,18 @@ def spacer_instead(document: Document, setup: str, end: EndName, state: str) -> 
                 moves[place] = {"set_by": "collar", "collar": lifted}
         return with_sides(document, setup, moves)
 
-    low, high = 0.0, LONGEST_SPACER
-    for _ in range(18):
-        middle = (low + high) / 2
-        reached = _value(evaluate_plain(with_spacer(middle), setup, state).ends[end].hub_to_arch)
+    def missing(by: float) -> float:
+        reached = _value(evaluate_plain(with_spacer(by), setup, state).ends[end].hub_to_arch)
         if reached is None:
-            return None
-        low, high = (middle, high) if reached < wanted else (low, middle)
-    if high > 0.999 * LONGEST_SPACER:
+            raise Lost
+        return wanted - reached
+
+    try:
+        spacer = crossing(missing, 0.0, LONGEST_SPACER, SPACER_CLOSE)
+    except Lost:
         return None
-    spacer = (low + high) / 2
+    if spacer >= LONGEST_SPACER:
+        return None
     lifted = with_spacer(spacer)
     after, before = evaluate_plain(lifted, setup, state), _end(end, loaded, empty, None)
     there, at_rest = _end(end, after, empty, None), _end(end, evaluate_plain(lifted, setup), empty, None)

@@ -10,13 +10,13 @@ from feder.core.document.document import Document
 from feder.core.document.setup import SideSetup
 from feder.core.report.evaluate import evaluate_plain
 from feder.core.report.shapes import Report, SteeringReport
+from feder.core.solvers.root import Lost, crossing
 from feder.core.standing.facts import setup_of, side_of
 
 Goal = Literal["lean", "seat"]
 FARTHEST = 0.060
 """Move of an adjuster up to which an answer is looked for, m."""
 CLOSE = 1e-5
-STEPS = 40
 
 
 @dataclass(slots=True)
@@ -126,7 +126,7 @@ def _lever(
 
 
 def _solved(off: Callable[[float], float | None], lifts: float) -> float | None:
-    """Move at which the goal is met, by halving up to the farthest; nothing where it is not reached."""
+    """Move at which the goal is met, up to the farthest; nothing where it is not reached."""
     here = off(0.0)
     if here is None:
         return None
@@ -134,13 +134,14 @@ def _solved(off: Callable[[float], float | None], lifts: float) -> float | None:
     there = off(far)
     if there is None or here * there > 0:
         return 0.0 if abs(here) < CLOSE else None
-    low, high = 0.0, far
-    for _ in range(STEPS):
-        middle = (low + high) / 2
-        value = off(middle)
+
+    def falls(share: float) -> float:
+        value = off(share * far)
         if value is None:
-            return None
-        low, high = (middle, high) if value * here > 0 else (low, middle)
-        if abs(high - low) < CLOSE:
-            break
-    return (low + high) / 2
+            raise Lost
+        return value if here > 0 else -value
+
+    try:
+        return crossing(falls, 0.0, 1.0, 0.1 * CLOSE / FARTHEST) * far
+    except Lost:
+        return None

@@ -12,6 +12,7 @@ from feder.core.formulas.steering import lean_clearance, trail
 from feder.core.numbers.errors import OutOfRange
 from feder.core.numbers.working import solved, untraced
 from feder.core.report.shapes import SteeringReport, figure
+from feder.core.solvers.root import crossing
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.facts import Facts, setup_of, side_at
 from feder.core.standing.springing.kinds import springing
@@ -229,14 +230,3 @@ def _deeper(corner: StandingCorner) -> Callable[[float], float] | None:
         return crossing(lambda z: load / cos(lean) - curve.force(z), upright, max(most, upright), 1e-7) - upright
 
     return deeper
-
-
-def crossing(falls: Callable[[float], float], low: float, high: float, close: float) -> float:
-    """Where a falling function changes sign between two bounds; a bound where it does not."""
-    from scipy.optimize import brentq
-
-    if high - low <= close or falls(high) > 0:
-        return high
-    if falls(low) <= 0:
-        return low
-    return float(brentq(falls, low, high, xtol=close))
