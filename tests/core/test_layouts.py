@@ -209,3 +209,20 @@ def test_the_strip_and_the_wanted_rates_count_the_linkages_own_part(car):
     assert evaluate(both(document, "rear", spring=part), "plan").ends["rear"].frequency.value == pytest.approx(
         1.7, rel=2e-4
     )
+
+
+@pytest.mark.parametrize("base", [0.6, 0.95, 1.3])
+@pytest.mark.parametrize("tyres", [True, False])
+def test_a_live_axle_for_which_nothing_is_chosen_yet_stays_where_it_was_found(car, base, tyres):
+    car = with_end(car if tyres else rigid(car), "rear", layout="live axle", spring_base=base)
+    readings = tuple(
+        r.but(value=r.value + 20.0) if r.quantity == "mass" and r.place == "rear_left" else r
+        for r in car.survey.readings
+    )
+    car = car.but(surveys=(car.survey.but(readings=readings),))
+    for place in PLACES:
+        car = with_side(car, "plan", place, spring=None, set_by="collar", hub_to_arch=None, collar=None, seat=None)
+    found, plan = evaluate(car, "found").corners, evaluate(car, "plan").corners
+    for place in PLACES:
+        assert plan[place].hub_to_arch.value == pytest.approx(found[place].hub_to_arch.value, abs=1e-6)
+        assert plan[place].mass.value == pytest.approx(found[place].mass.value, abs=1e-3)

@@ -52,6 +52,21 @@ def test_legs_with_different_springs_add_and_a_shorter_one_carries_later():
     assert corner.spring_rate.value == pytest.approx(14500)
 
 
+@pytest.mark.parametrize(("first", "second"), [(None, None), (0.300, None), (None, 0.300), (None, 0.280)])
+def test_legs_with_different_springs_of_untold_length_are_taken_alike_and_marked(first, second):
+    bike = roadster()
+    main = bike.setups[0].sides.front.spring.but(free_length=first)
+    soft = SpringPart(code="soft", rate=RateValue(value=6000), free_length=second)
+    for setup in ("found", "plan"):
+        bike = with_side(bike, setup, "front", spring=main, second_spring=soft)
+        wheel_rate = evaluate(bike, setup).corners["front"].wheel_rate
+        assert wheel_rate.value == pytest.approx(14500 / cos(radians(25)) ** 2)
+        assert wheel_rate.assumed
+    told = main.but(free_length=0.300)
+    both = with_side(bike, "found", "front", spring=told, second_spring=soft.but(free_length=0.300))
+    assert not evaluate(both, "found").corners["front"].wheel_rate.assumed
+
+
 def ratio(z):
     import numpy as np
 

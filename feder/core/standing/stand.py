@@ -225,7 +225,7 @@ def _balanced(
     """The corners after the body has found its place; unchanged where something needed is missing."""
     supports: list[Support] = []
     for place, corner in corners.items():
-        support = _support(facts, place, corner)
+        support = _support(facts, place, corner, corners[place.mirror].load)
         if support is None:
             return {p: _held_alone(c) for p, c in corners.items()}, 0.0
         supports.append(support)
@@ -250,7 +250,8 @@ def _axles(facts: Facts, corners: dict[Place, StandingCorner]) -> list[Axle]:
     return axles
 
 
-def _support(facts: Facts, place: Place, corner: StandingCorner) -> Support | None:
+def _support(facts: Facts, place: Place, corner: StandingCorner, other: float | None) -> Support | None:
+    """A corner in the balance; `other` is the load of the wheel on the other side."""
     end, base = corner.facts.end, facts.wheelbase
     two_wheels = place.mirror is place
     track = 0.0 if two_wheels else end.track
@@ -263,7 +264,10 @@ def _support(facts: Facts, place: Place, corner: StandingCorner) -> Support | No
     if asked is not None:
         return Support(x, y, load, held=float(corner.facts.hub_to_arch) - float(asked), tyre_rate=tyre)
     if kind.set_at(corner) is None:  # nothing asked here: it keeps its load, and stays where the others leave it
-        return Support(x, y, load, curve=LinearCorner(UNASKED_RATE, 1.0, load / UNASKED_RATE), tyre_rate=tyre)
+        push = load
+        if end.base_ratio is not None and other is not None:
+            push = float(live_axle_spring_load(load, float(other), float(end.base_ratio)))
+        return Support(x, y, load, curve=LinearCorner(UNASKED_RATE, 1.0, push / UNASKED_RATE), tyre_rate=tyre)
     curve = kind.curve(corner)
     return None if curve is None else Support(x, y, load, curve, tyre_rate=tyre)
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from feder.core.document.base import Place
-from feder.core.document.cursor import Cursor, maybe, node, quantity
+from feder.core.document.cursor import Cursor, maybe, node, number, quantity
 from feder.core.document.setup import SideSetup, SpringPart
 from feder.core.formulas.height import spring_force_in_room
 from feder.core.formulas.motion_ratio import rate_of_both_legs, rate_of_legs, spring_length_under_force
@@ -18,6 +18,7 @@ LONGEST = 2.0
 UNTOLD_LENGTH = 0.25
 UNTOLD = "not told: taken as long as the one found"
 """Of a two-wheeler's springs: only differences of their lengths act, so like springs need no length."""
+ALIKE = "the lengths of both are not told: taken as long as the other"
 CURVE = "the spring's force table"
 
 
@@ -98,9 +99,14 @@ def spring_facts(
         return SpringFacts(
             part, rate_of_legs(rate, legs), free, solid, None if table is None else table.scaled(legs)
         )
-    other_rate, other_free, _ = _numbers(at.second_spring, f"{place.words} second spring {other.code}")
+    label = f"{place.words} second spring {other.code}"
+    other_rate, other_free, _ = _numbers(at.second_spring, label)
+    if part.free_length is None or other_free is None:
+        # of springs that differ it matters which carries first: without both lengths they are taken alike
+        late, other_rate = 0.0, number(at.second_spring.rate.value, f"{label}, rate", source=ALIKE, assumed=True)
+    else:
+        late = float(part.free_length) - float(other_free)  # the shorter one starts to carry later
     both = rate_of_both_legs(rate, other_rate)
-    late = float(free or 0.0) - float(other_free or 0.0)  # the shorter one starts to carry later
     table = None
     if late or part.points or other.points or part.tender_rate or other.tender_rate:
         left, right = (table_of(p) or linear_table(p.rate.value, LONGEST) for p in (part, other))
