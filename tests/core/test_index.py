@@ -11,6 +11,7 @@ from feder.core.benches.index.chart import index_chart, other_bars
 from feder.core.benches.index.check import check_reading
 from feder.core.benches.index.sure import height_sure
 from feder.core.document.base import Place, RateValue
+from feder.core.document.document import LoadItem, LoadState
 from feder.core.document.setup import CoilBeside, Seat, SpringPart
 from feder.core.report.evaluate import evaluate
 from feder.demo.tansy import tansy
@@ -105,6 +106,21 @@ def test_the_height_can_be_meant_under_a_load():
         assert empty.corners[place].hub_to_arch.value > 0.345  # empty, it stands higher
     again = index_bench(car, "plan", LEFT, "market")
     assert again.free_wanted.value == pytest.approx(bench.free_wanted.value, abs=1e-5)
+
+
+@pytest.mark.parametrize("place", [LEFT, RIGHT])
+@pytest.mark.parametrize("aside", [-0.45, 0.45])
+def test_under_a_load_on_one_side_each_side_is_moved_as_far_as_its_own_height_wants(place, aside):
+    anvil = LoadState(id="anvil", name="anvil", items=(LoadItem(name="anvil", mass=160, x=2.5, y=aside),))
+    car = tansy().but(loads=(anvil,))
+    set_for = car
+    for p in (LEFT, RIGHT):
+        wanted = index_bench(car, "plan", p, "anvil").free_wanted
+        set_for = with_side(set_for, "plan", p, set_by="free angle", free_angle=float(wanted.value))
+    load = float(evaluate(set_for, "plan", "anvil").corners[place].corner_load.value)
+    for row in index_bench(car, "plan", place, "anvil").rows:
+        if abs(row.error) < radians(3):
+            assert row.height == pytest.approx(balanced(row.free_angle, load, place), abs=6e-4)
 
 
 @pytest.mark.parametrize("place", [LEFT, RIGHT])

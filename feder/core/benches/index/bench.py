@@ -98,7 +98,8 @@ def index_bench(
         return None
     found = evaluate(document, document.setups[0].id).corners[place]
     asked = evaluate(document, setup).corners[place]
-    free = asked.free_angle if load_state is None else _free_under(document, setup, place, load_state)
+    angles = _free_wanted(document, setup, place, load_state)
+    free = angles.get(place)
     splines = None if not bar.inner_splines or not bar.outer_splines else (bar.inner_splines, bar.outer_splines)
     if arm.motion == "wishbone":
         splines = None
@@ -132,7 +133,7 @@ def index_bench(
     if splines is not None:
         moves = spline_moves(*splines, float(made.change.value), count=count, arm=_motion(arm.motion))
         made.finest_step, made.window = float(moves.finest_step), float(moves.finest_step) / 2
-        made.rows = _rows(document, setup, place, made, moves, load_state)
+        made.rows = _rows(document, setup, place, made, moves, load_state, angles.get(place.mirror))
     return made
 
 
@@ -182,36 +183,38 @@ def _press(document: Document, corner: CornerReport, place: Place, free: Figure 
     return Figure(max(0.0, force / G), "kg", free.assumed or droop.assumed)
 
 
-def _free_under(document: Document, setup: str, place: Place, load_state: str) -> Figure | None:
-    """Free angle with which the height asked for is reached under a load, both sides of the axle moved together.
+def _free_wanted(document: Document, setup: str, place: Place, load_state: str | None) -> dict[Place, Figure]:
+    """Free angles of an axle with which both sides reach the heights asked for; without one that is not known.
 
-    Newton's steps on the whole balance: a free angle changes the force at the wheel by K/(R·cos a).
+    Under a load by Newton's steps on the whole balance: a free angle changes the force at the wheel by
+    K/(R·cos a).
     """
     axle = [p for p in document.places if p.end == place.end]
     start = evaluate(document, setup)
+    if load_state is None:
+        return {p: now for p in axle if (now := start.corners[p].free_angle) is not None}
     document = at_adjusters(document, setup, start)
     sides = {p: side_of(setup_of(document, setup), p) for p in axle}
     wanted = {p: _asked(sides[p], start.corners[p]) for p in axle}
     free = {p: start.corners[p].free_angle for p in axle}
     length = getattr(document.vehicle.ends, place.end).arm.length
     if any(v is None for v in (*wanted.values(), *free.values())):
-        return None
-    now = {p: float(f.value) for p, f in free.items() if f is not None}
+        return {}
+    angles = {p: float(f.value) for p, f in free.items() if f is not None}
     for _ in range(TRIES):
-        tried = evaluate_plain(set_free(document, setup, now), setup, load_state).corners
+        tried = evaluate_plain(set_free(document, setup, angles), setup, load_state).corners
         worst = 0.0
         for p in axle:
             c, w = tried[p], wanted[p]
             if w is None or None in (c.hub_to_arch, c.wheel_rate, c.arm_angle, c.angular_rate):
-                return None
+                return {}
             assert c.hub_to_arch is not None
             miss = float(w.value) - float(c.hub_to_arch.value)
-            now[p] += miss * _per_height(c, length)
+            angles[p] += miss * _per_height(c, length)
             worst = max(worst, abs(miss))
         if worst < CLOSE:
             break
-    first = free[place]
-    return Figure(now[place], "rad", bool(first and first.assumed))
+    return {p: Figure(angle, "rad", bool((first := free[p]) and first.assumed)) for p, angle in angles.items()}
 
 
 def _asked(side: SideSetup, corner: CornerReport) -> Figure | None:
@@ -228,8 +231,18 @@ def _per_height(corner: CornerReport, length: float) -> float:
 
 
 def _rows(
-    document: Document, setup: str, place: Place, made: IndexBench, moves: SplineMoves, load_state: str | None
+    document: Document,
+    setup: str,
+    place: Place,
+    made: IndexBench,
+    moves: SplineMoves,
+    load_state: str | None,
+    mirror: Figure | None,
 ) -> list[MoveRow]:
+    """The pairs, each with the height it gives where the other side is indexed as well, with the same left over.
+
+    `mirror` is the free angle that the other side wants for its own height under the same load.
+    """
     adjuster = getattr(document.vehicle.ends, place.end).arm.adjuster
     arm = _motion(getattr(document.vehicle.ends, place.end).arm.motion)
     side = "left" if place.is_left else "right"
@@ -237,20 +250,14 @@ def _rows(
     change, base, wanted = made.change, made.free_found, made.hub_wanted
     if change is None or base is None or wanted is None or made.free_wanted is None:
         return rows
-    asked = evaluate_plain(document, setup)
-    # the other side is indexed as well, with the same left over; under a load its wanted angle moves alike
-    own = asked.corners[place].free_angle
-    shift = 0.0 if own is None else float(made.free_wanted.value) - float(own.value)
-    document, mirror = at_adjusters(document, setup, asked), asked.corners[place.mirror].free_angle
+    document = at_adjusters(document, setup, evaluate_plain(document, setup))
     pairs = [(int(c.inner), int(c.outer), float(c.angle), float(c.error)) for c in moves.candidates]
     if (0, 0) not in [p[:2] for p in pairs]:
         pairs.append((0, 0, 0.0, -float(change.value)))
     for inner, outer, angle, error in pairs:
         free = float(base.value) + angle
         row = MoveRow(inner, outer, free, angle, error, spline_words(inner, outer, side, arm), adjust=-error)
-        both = (
-            {place: free} if mirror is None else {place: free, place.mirror: float(mirror.value) + shift + error}
-        )
+        both = {place: free} if mirror is None else {place: free, place.mirror: float(mirror.value) + error}
         at = evaluate_plain(set_free(document, setup, both), setup, load_state).corners[place]
         if at.hub_to_arch is not None:
             row.height = float(at.hub_to_arch.value)
