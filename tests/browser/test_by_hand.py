@@ -161,7 +161,7 @@ def spring(hand: Hand, page: Page, car) -> None:
         if side.set_by == "collar":
             perch = page.get_by_role("checkbox", name="on the standard perch")
             try:  # what was chosen just now may have put it there
-                expect(perch).to_be_checked(timeout=2000)
+                expect(perch).to_be_checked(timeout=8000)
             except AssertionError:
                 hand.tick(perch)
             expect(perch).to_be_checked()

@@ -79,12 +79,16 @@ def test_the_spring_as_found_is_kept_on_its_perch_as_found(car):
     assert sides(made, "collar")[2:] == [was[0].collar or 0.0, 0.012]
 
 
-def test_sides_that_go_together_move_alike_from_where_each_stands(car):
+def test_a_height_is_that_of_both_sides_and_a_change_moves_both_alike(car):
     uneven = done(car, act="ask height", place="front_left", height=0.350)
     assert heights(uneven)[:2] == [0.350, 0.354]
-    lower = done(uneven, act="ask height", place="front_left", height=0.340, together=True)
-    assert heights(lower)[:2] == pytest.approx([0.340, 0.344])
-    assert heights(lower)[2:] == pytest.approx(heights(car)[2:])
+    both = done(uneven, act="ask height", place="front_left", height=0.340, together=True)
+    assert heights(both)[:2] == pytest.approx([0.340, 0.340])
+    assert heights(both)[2:] == pytest.approx(heights(car)[2:])
+    found = [float(evaluate(car, "found").corners[p].hub_to_arch.value) for p in PLACES]
+    lower = done(uneven, act="ask height", place="front_right", change=-0.020, together=True)
+    middle = (found[0] + found[1]) / 2 - 0.020  # the mean goes by the change, the difference between both stays
+    assert heights(lower)[:2] == pytest.approx([middle - 0.002, middle + 0.002], abs=1e-5)
     alone = done(uneven, act="ask height", place="front_right", height=0.344)
     assert heights(alone)[:2] == pytest.approx([0.350, 0.344])
 

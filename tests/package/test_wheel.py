@@ -82,7 +82,7 @@ def test_a_wheel_in_an_empty_environment_serves_the_application(packed, tmp_path
 
 def answer(url: str, served: subprocess.Popen[str]) -> str:
     """What is served at an address, once it is."""
-    for _ in range(100):
+    for _ in range(600):
         try:
             with urllib.request.urlopen(url, timeout=10) as found:
                 return found.read().decode()

@@ -36,10 +36,17 @@ const props = withDefaults(
     unitText?: string
     /** A computed value: only the usual digits are shown. */
     computedValue?: boolean
+    /** A plain number with a sign is a change, told as such. */
+    changes?: boolean
   }>(),
   { clearable: true, align: 'right' },
 )
-const emit = defineEmits<{ 'update:modelValue': [value: number | null]; focus: []; enter: [] }>()
+const emit = defineEmits<{
+  'update:modelValue': [value: number | null]
+  change: [by: number]
+  focus: []
+  enter: []
+}>()
 
 const units = useUnits()
 const id = useId()
@@ -94,6 +101,10 @@ async function typed(value: string): Promise<void> {
     return emit('update:modelValue', null)
   }
   const plain = plainNumber(value, unit.value.factor)
+  if (plain !== null && props.changes && /^\s*[-+−]/.test(value)) {
+    error.value = note.value = ''
+    return emit('change', plain)
+  }
   if (plain !== null) {
     // a plain number in the unit shown needs nobody to read it
     const out = (low.value !== null && plain < low.value) || (high.value !== null && plain > high.value)
@@ -158,6 +169,7 @@ function entered(event: KeyboardEvent): void {
         :aria-invalid="!!error"
         :aria-describedby="error || note || hint ? `${id}-m` : undefined"
         @input="typed(($event.target as HTMLInputElement).value)"
+        @change.stop
         @focus="entering($event.target as HTMLInputElement)"
         @blur="left"
         @keydown.enter="entered"

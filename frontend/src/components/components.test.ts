@@ -47,6 +47,18 @@ const settle = async (): Promise<void> => {
 }
 
 describe('a quantity field', () => {
+  it('takes a number with a sign as a change where it may be one', async () => {
+    const [changed, by] = [vi.fn(), vi.fn()]
+    const field = { label: 'height', of: 'SideSetup.hub_to_arch', modelValue: 0.352, changes: true }
+    const host = put(QuantityField, { ...field, 'onUpdate:modelValue': changed, onChange: by })
+    await host.get('input').setValue('−20')
+    await host.get('input').setValue('+5.5')
+    expect(by.mock.calls).toEqual([[-0.02], [0.0055]])
+    expect(changed).not.toHaveBeenCalled()
+    await host.get('input').setValue('340')
+    expect(changed).toHaveBeenCalledWith(0.34)
+    expect(by).toHaveBeenCalledTimes(2)
+  })
   it('loses nothing when its station is left before the server has answered', async () => {
     let answer: (a: Answer) => void = () => undefined
     answers = () => new Promise((resolve) => (answer = resolve))

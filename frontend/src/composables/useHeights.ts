@@ -17,6 +17,8 @@ export interface Heights {
   end: () => void
   /** Ask for a height or a collar as typed; the other side goes along where both go together. */
   ask: (place: Place, hubToArch: number) => Promise<string | null>
+  /** A hub to arch by its change from as found. */
+  askChange: (place: Place, change: number) => Promise<string | null>
   askCollar: (place: Place, collar: number) => Promise<string | null>
 }
 const key: InjectionKey<Heights> = Symbol('heights')
@@ -71,6 +73,13 @@ export function provideHeights(vehicle: VehicleWork): Heights {
         act: 'ask height',
         place,
         height: hubToArch,
+        together: together.value,
+      }),
+    askChange: (place, change) =>
+      vehicle.act(`height, ${placeWords(place)}`, {
+        act: 'ask height',
+        place,
+        change,
         together: together.value,
       }),
     askCollar: (place, collar) =>

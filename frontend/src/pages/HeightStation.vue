@@ -57,7 +57,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
 <template>
   <div class="bench-top">
     <h1>Height</h1>
-    <span class="quiet">height asked, collar answered; or the other way round</span>
+    <span class="quiet">height asked, collar answered; or the other way round; “-20” is a change from as found</span>
     <v-checkbox
       class="end"
       label="both sides together"
@@ -92,6 +92,8 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
                 ? (side(p).hub_to_arch ?? corner(p)?.hub_to_arch?.value)
                 : corner(p)?.hub_to_arch?.value
             "
+            changes
+            @change="(by) => heights.askChange(p, by)"
             @update:model-value="(v) => v !== null && heights.ask(p, v)" />
           <QuantityField
             label="collar"

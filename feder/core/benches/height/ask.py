@@ -1,6 +1,6 @@
 """Asking for a height or a collar: the changes of the setup, the other side with it where both go together."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 from feder.core.document.base import Place
 from feder.core.document.changes import Change
@@ -21,24 +21,35 @@ def ask_height(
     *,
     together: bool = False,
 ) -> Iterator[Change]:
-    """Ask for a hub to arch, or for a change of it from as found; both sides alike where they go together.
+    """Ask for a hub to arch, or for a change of it from as found.
+
+    Where both sides go together a height asked for is that of both; a change moves both alike, their mean by so much
+    from as found, so that the difference between them stays.
 
     Raises:
         OutOfRange: on `height`: neither is told, as found is not known, or a side would come to nothing.
     """
-    corners, index = evaluate_plain(document, setup).corners, index_of(document, setup)
-    if change is not None:
-        found = _told(evaluate_plain(document, document.setups[0].id).corners[place].hub_to_arch)
-        height = None if found is None else found + change
-    if height is None:
-        raise OutOfRange("height", height, "needs a height, or one as found to count the change from")
-    now = _told(corners[place].hub_to_arch)
-    for other in places_of(document, place.end) if together else (place,):
-        mine = _told(corners[other].hub_to_arch)
-        wanted = height if other is place or mine is None or now is None else mine + (height - now)
-        if wanted <= 0:
-            raise OutOfRange("height", wanted, "would leave nothing between hub and arch")
-        yield from setting(index, other, hub_to_arch=round(wanted, 5))
+    index, places = index_of(document, setup), places_of(document, place.end) if together else (place,)
+    if height is not None:
+        wanted = dict.fromkeys(places, height)
+    else:
+        now, found = (_heights(document, of, places) for of in (setup, document.setups[0].id))
+        if change is None or now is None or found is None:
+            raise OutOfRange("height", height, "needs a height, or one as found to count the change from")
+        move = sum(found.values()) / len(places) + change - sum(now.values()) / len(places)
+        wanted = {p: at + move for p, at in now.items()}
+    for other, at in wanted.items():
+        if at <= 0:
+            raise OutOfRange("height", at, "would leave nothing between hub and arch")
+        yield from setting(index, other, hub_to_arch=round(at, 5))
+
+
+def _heights(document: Document, setup: str, places: Sequence[Place]) -> dict[Place, float] | None:
+    """Hub to arch at some places; nothing where one is not known."""
+    corners = evaluate_plain(document, setup).corners
+    told = {p: _told(corners[p].hub_to_arch) for p in places}
+    known = {p: at for p, at in told.items() if at is not None}
+    return known if len(known) == len(told) else None
 
 
 def ask_collar(
