@@ -23,8 +23,8 @@ def ask_height(
 ) -> Iterator[Change]:
     """Ask for a hub to arch, or for a change of it from as found.
 
-    Where both sides go together a height asked for is that of both; a change moves both alike, their mean by so much
-    from as found, so that the difference between them stays.
+    Where both sides go together a height asked for is that of both; a change moves both alike, their mean by so
+    much from as found, so that the difference between them stays.
 
     Raises:
         OutOfRange: on `height`: neither is told, as found is not known, or a side would come to nothing.
