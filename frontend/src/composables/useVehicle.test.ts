@@ -252,6 +252,18 @@ describe('a vehicle at work', () => {
       'that is no collar',
     )
   })
+  it('saves an act that was still under way when the page was left, before the vehicle is opened again', async () => {
+    const page = open()
+    await wait()
+    const act = work.act('collar', { act: 'ask collar', place: 'front_left', collar: 0.02, together: false })
+    page.unmount()
+    open()
+    await act
+    await wait(600)
+    expect(saves).toEqual([2])
+    expect(work.setup.value!.sides!.front_left!.collar).toBe(0.02)
+    expect(work.saveState.value).toBe('saved')
+  })
   it('keeps both only once mine is there, and loses nothing where it is refused', async () => {
     open()
     await wait()

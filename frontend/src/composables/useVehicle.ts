@@ -71,7 +71,8 @@ export function provideVehicle(id: string): VehicleWork {
   const loadState = ref<string | null>(null)
   const setupId = ref('plan')
   const history = useHistory<Document>()
-  const saving = useSaving(id, document)
+  let acts: Promise<unknown> = Promise.resolve()
+  const saving = useSaving(id, document, () => acts)
   const refusal = ref<string | null>(null)
 
   const setupIndex = computed(() => Math.max(0, document.value?.setups.findIndex((s) => s.id === setupId.value) ?? 0))
@@ -112,7 +113,6 @@ export function provideVehicle(id: string): VehicleWork {
     if (document.value) made(changedBy(document.value, words, changes, Date.now()), ask)
   }
   // one act after the other, each from what the one before it left
-  let acts: Promise<unknown> = Promise.resolve()
   const acting = ref(0)
   function act(words: string, what: Act): Promise<string | null> {
     acting.value += 1
@@ -209,7 +209,7 @@ export function provideVehicle(id: string): VehicleWork {
     setupId,
     isFound,
     against,
-    saveState: saving.state,
+    saveState: computed(() => (acting.value && saving.state.value === 'saved' ? 'saving' : saving.state.value)),
     trouble: computed(() => refusal.value ?? asking.trouble.value ?? saving.trouble.value),
     missing: saving.missing,
     stale: saving.stale,

@@ -27,8 +27,11 @@ const WAIT_FOR_OWN = 5000
 /** Saves still under way of pages just left: the same vehicle opened again waits for its own, not for ever. */
 const leaving = new Map<string, Promise<void>>()
 
-/** One vehicle's way to the server: saved soon after the last change, kept in the browser until it is there. */
-export function useSaving(id: string, document: ShallowRef<Document | null>): Saving {
+/**
+ * One vehicle's way to the server: saved soon after the last change, kept in the browser until it is there.
+ * `underWay` is what may still change it when the page is left.
+ */
+export function useSaving(id: string, document: ShallowRef<Document | null>, underWay: () => Promise<unknown>): Saving {
   const state = ref<SaveState>('saved')
   const trouble = ref<string | null>(null)
   const stale = shallowRef<StoredVehicle | null>(null)
@@ -153,6 +156,8 @@ export function useSaving(id: string, document: ShallowRef<Document | null>): Sa
   }
 
   const lastSave = async (): Promise<void> => {
+    await underWay()
+    clearTimeout(timer)
     while (sending) await new Promise((r) => setTimeout(r, 20))
     if (state.value === 'saving') await save()
   }
