@@ -57,7 +57,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
 <template>
   <div class="bench-top">
     <h1>Height</h1>
-    <span class="quiet">height asked, collar answered; or the other way round; “-20” is a change from as found</span>
+    <span class="quiet">type a height, a collar, or a change: -20 from as found</span>
     <v-checkbox
       class="end"
       label="both sides together"
