@@ -28,6 +28,21 @@ def test_any_delimiter_and_line_end(mark, end):
     assert part.rate.value == pytest.approx(450 * 4.4482216152605 / 0.0254)
 
 
+@pytest.mark.parametrize(
+    ("cell", "rate"), [("0,500", 500), ("60,5", 60.5e3), ("1234,567", 1234567), ("1,2345", 1234.5)]
+)
+def test_a_decimal_comma_is_read_where_it_can_be_nothing_else(cell, rate):
+    (part,) = springs_from_csv(f"code;rate\na;{cell}\n", read_cell)
+    assert part.rate.value == pytest.approx(rate)
+
+
+@pytest.mark.parametrize("cell", ["1,234", "60,500 N/m", "450,000"])
+def test_a_comma_that_may_part_thousands_is_asked_about_not_guessed(cell):
+    with pytest.raises(BadFile) as refused:
+        springs_from_csv(f"code;rate\na;{cell}\n", read_cell)
+    assert "two ways" in refused.value.faults[0]["message"]
+
+
 def test_a_cell_with_its_own_unit_stands_before_that_of_the_head():
     (part,) = springs_from_csv("code,rate [lb/in]\na,60 N/mm\n", read_cell)
     assert part.rate.value == 60e3

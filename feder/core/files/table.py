@@ -14,6 +14,8 @@ DELIMITERS = (";", "\t", ",")
 UNIT_IN_HEAD = re.compile(r"^(.*?)\s*(?:\[([^\]]*)\]|\(([^)]*)\))\s*$")
 BARE_NUMBER = re.compile(r"^[-+−\d\s.,/eE]+$")
 DECIMAL_COMMA = re.compile(r"^\s*[-+−]?\d+,\d+")
+THOUSANDS = re.compile(r"^\s*[-+−]?[1-9]\d{0,2},\d{3}(?!\d)")
+"""1,234 may be a thousand or little more than one: it is left as it is, and refused where it is read."""
 
 
 @dataclass(frozen=True)
@@ -29,7 +31,7 @@ class Table:
     def read(self, row: dict[str, str], column: str, unit: str, bare: str | None, read_cell: ReadCell) -> float:
         """The number in a cell, in SI. Raises `ValueError` with what is wrong."""
         text = row[column]
-        if self.comma and DECIMAL_COMMA.match(text):
+        if self.comma and DECIMAL_COMMA.match(text) and not THOUSANDS.match(text):
             text = text.replace(",", ".", 1)
         if column in self.units and BARE_NUMBER.match(text):
             text = f"{text} {self.units[column]}"
