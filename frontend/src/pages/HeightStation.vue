@@ -27,6 +27,33 @@ function set(p: Place, words: string, member: string[], value: unknown): void {
     both(p).map((q) => ({ path: ['setups', vehicle.setupIndex.value, 'sides', q, ...member], value })),
   )
 }
+type SeatRow = {
+  member: 'length' | 'hub_to_arch' | 'thread' | 'permitted_low' | 'permitted_high' | 'pitch' | 'tilt'
+  words: string
+  /** As a screen reader tells it, before the corner. */
+  label: string
+  kind?: 'fine length'
+  decimals?: number
+}
+const SEAT: SeatRow[] = [
+  { member: 'length', words: 'seat length', label: 'seat length', kind: 'fine length' },
+  { member: 'hub_to_arch', words: 'at hub to arch', label: 'seat length at hub to arch' },
+  { member: 'thread', words: 'thread, all of it', label: 'thread' },
+  {
+    member: 'permitted_low',
+    words: 'lowest permitted',
+    label: 'lowest collar its maker permits',
+    kind: 'fine length',
+  },
+  {
+    member: 'permitted_high',
+    words: 'highest permitted',
+    label: 'highest collar its maker permits',
+    kind: 'fine length',
+  },
+  { member: 'pitch', words: 'collar for one turn', label: 'collar for one turn', kind: 'fine length' },
+  { member: 'tilt', words: 'seats out of parallel', label: 'seats out of parallel at ride', decimals: 1 },
+]
 function setSeat(p: Place, member: string, value: number | null): void {
   vehicle.edit(
     `seat, ${placeWords(p)}`,
@@ -216,86 +243,17 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
         </tr>
       </thead>
       <tbody>
-        <tr>
-          <th>seat length</th>
+        <tr v-for="r in SEAT" :key="r.member">
+          <th>{{ r.words }}</th>
           <td v-for="p in PLACES" :key="p">
             <QuantityField
               hide-label
-              :label="`seat length, ${placeWords(p)}`"
-              of="Seat.length"
-              kind="fine length"
-              :model-value="side(p).seat?.length"
-              @update:model-value="(v) => setSeat(p, 'length', v)" />
-          </td>
-        </tr>
-        <tr>
-          <th>at hub to arch</th>
-          <td v-for="p in PLACES" :key="p">
-            <QuantityField
-              hide-label
-              :label="`seat length at hub to arch, ${placeWords(p)}`"
-              of="Seat.hub_to_arch"
-              :model-value="side(p).seat?.hub_to_arch"
-              @update:model-value="(v) => setSeat(p, 'hub_to_arch', v)" />
-          </td>
-        </tr>
-        <tr>
-          <th>thread, all of it</th>
-          <td v-for="p in PLACES" :key="p">
-            <QuantityField
-              hide-label
-              :label="`thread, ${placeWords(p)}`"
-              of="Seat.thread"
-              :model-value="side(p).seat?.thread"
-              @update:model-value="(v) => setSeat(p, 'thread', v)" />
-          </td>
-        </tr>
-        <tr>
-          <th>lowest permitted</th>
-          <td v-for="p in PLACES" :key="p">
-            <QuantityField
-              hide-label
-              :label="`lowest collar its maker permits, ${placeWords(p)}`"
-              of="Seat.permitted_low"
-              kind="fine length"
-              :model-value="side(p).seat?.permitted_low"
-              @update:model-value="(v) => setSeat(p, 'permitted_low', v)" />
-          </td>
-        </tr>
-        <tr>
-          <th>highest permitted</th>
-          <td v-for="p in PLACES" :key="p">
-            <QuantityField
-              hide-label
-              :label="`highest collar its maker permits, ${placeWords(p)}`"
-              of="Seat.permitted_high"
-              kind="fine length"
-              :model-value="side(p).seat?.permitted_high"
-              @update:model-value="(v) => setSeat(p, 'permitted_high', v)" />
-          </td>
-        </tr>
-        <tr>
-          <th>collar for one turn</th>
-          <td v-for="p in PLACES" :key="p">
-            <QuantityField
-              hide-label
-              :label="`collar for one turn, ${placeWords(p)}`"
-              of="Seat.pitch"
-              kind="fine length"
-              :model-value="side(p).seat?.pitch"
-              @update:model-value="(v) => setSeat(p, 'pitch', v)" />
-          </td>
-        </tr>
-        <tr>
-          <th>seats out of parallel</th>
-          <td v-for="p in PLACES" :key="p">
-            <QuantityField
-              hide-label
-              :label="`seats out of parallel at ride, ${placeWords(p)}`"
-              of="Seat.tilt"
-              :decimals="1"
-              :model-value="side(p).seat?.tilt"
-              @update:model-value="(v) => setSeat(p, 'tilt', v)" />
+              :label="`${r.label}, ${placeWords(p)}`"
+              :of="`Seat.${r.member}`"
+              :kind="r.kind"
+              :decimals="r.decimals"
+              :model-value="side(p).seat?.[r.member]"
+              @update:model-value="(v) => setSeat(p, r.member, v)" />
           </td>
         </tr>
         <tr>
@@ -376,6 +334,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
 .four { display: grid; grid-template-columns: 1fr 1fr; border-top: 1.5px solid var(--ink); }
 .corner { display: grid; grid-template-columns: 92px minmax(0, 1fr); gap: 12px; padding: 10px 0; border-bottom: 1px solid var(--rule); }
 .corner.right { padding-left: 18px; border-left: 1px solid var(--rule); } .corner.left { padding-right: 18px; }
+@media (max-width: 620px) { .four { grid-template-columns: minmax(0, 1fr); } .corner.right { padding-left: 0; border-left: 0; } .corner.left { padding-right: 0; } }
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; }
 dl { display: grid; grid-template-columns: 1fr auto; margin: 6px 0 0; align-items: baseline; }
 dt { color: var(--ink-2); } dt small { display: block; font-size: var(--t-1); line-height: 1.1; } dd { margin: 0; text-align: right; font-weight: 500; }
