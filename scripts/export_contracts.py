@@ -17,6 +17,8 @@ from feder.core.document.typed import TYPED, USUAL
 from feder.core.numbers.nomenclature import TERMS
 from feder.core.numbers.showing import expressions
 from feder.core.numbers.working import FORMULAS
+from feder.core.practice import thresholds, usual
+from feder.core.practice.value import Usual
 from feder.units.table import exported
 
 ROOT = Path(__file__).parents[1]
@@ -50,12 +52,24 @@ def method() -> str:
         keys = ", ".join(f"`{p.name}`{f' {p.units}' if p.units else ''}" for p in entry.parameters.values())
         results = ", ".join(f"`{key}`{f' {unit}' if unit else ''}" for key, unit in entry.result_units.items())
         parts.append(f"### {entry.name}\n{text}\n\nTakes {keys}.\n" + (f"Gives {results}.\n" if results else ""))
+    parts.append("## Every threshold and usual value\n" + _practice())
     parts.append("## Every formula\n| | unit | formula | source |\n| --- | --- | --- | --- |\n")
     for known in sorted(FORMULAS.values(), key=lambda f: (f.function.__module__, f.name)):
         unit = known.units.get("return", "")
         rows = " ; ".join(f"{s} = {e}" for s, e in expressions(known)).replace("|", "\\|")
         parts.append(f"| {known.name} | {unit} | {rows} | {known.source} |\n")
     return "\n".join(parts[: -len(FORMULAS) - 1]) + "\n" + "".join(parts[-len(FORMULAS) - 1 :])
+
+
+def _practice() -> str:
+    """The numbers of general practice as a table: none of them is a law."""
+    rows = [
+        f"| {name.lower().replace('_', ' ')} | {float(value):g} {value.unit} | {value.says} | {value.source} |\n"
+        for module in (thresholds, usual)
+        for name, value in vars(module).items()
+        if isinstance(value, Usual)
+    ]
+    return "| | value | meaning | source |\n| --- | --- | --- | --- |\n" + "".join(rows)
 
 
 def _text(content: object) -> str:

@@ -24,6 +24,8 @@ const props = withDefaults(
     /** A number below or above is refused, SI. */
     low?: number
     high?: number
+    /** Said instead of the usual words when the number is beyond the bounds given here. */
+    beyond?: string
     clearable?: boolean
     readonly?: boolean
     estimated?: boolean
@@ -108,7 +110,7 @@ async function typed(value: string): Promise<void> {
   if (plain !== null) {
     // a plain number in the unit shown needs nobody to read it
     const out = (low.value !== null && plain < low.value) || (high.value !== null && plain > high.value)
-    error.value = out ? FAR_OUT : ''
+    error.value = out ? (props.beyond ?? FAR_OUT) : ''
     note.value = ''
     return out ? undefined : emit('update:modelValue', plain)
   }

@@ -68,7 +68,7 @@ function cut(length: number, done: boolean): void {
   if (done) vehicle.endGesture()
 }
 function typeLength(value: number | null): void {
-  if (value !== null && stop.value && value <= stop.value.supplied) setStop(value, packerNow())
+  if (value !== null) setStop(value, packerNow())
 }
 type PackerRow = NonNullable<StopBench['packers']>[number]
 const packers = computed<PackerRow[]>(() => stop.value?.packers ?? [])
@@ -129,6 +129,8 @@ const trimToFit = (): void => void (stop.value?.trim != null && setStop(stop.val
           strong
           of="StopTrim.length"
           kind="fine length"
+          :high="stop.supplied"
+          :beyond="`it comes ${units.show(stop.supplied, 'm', { unit: true })} long; another stop is chosen in Geometry`"
           :clearable="false"
           :readonly="!movable"
           :model-value="stop.length"
