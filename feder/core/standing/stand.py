@@ -24,6 +24,7 @@ from feder.core.standing.carried import carried_in, carried_inputs
 from feder.core.standing.corner import StandingCorner, asked_height
 from feder.core.standing.end_in_setup import end_in
 from feder.core.standing.facts import EndFacts, Facts, parts_as_found, side_at
+from feder.core.standing.held_up import at_full_extension, held_up
 from feder.core.standing.kept import Kept
 from feder.core.standing.one_end import height_under
 from feder.core.standing.parts.air import air_facts
@@ -33,7 +34,7 @@ from feder.core.standing.parts.coil_beside import beside_facts
 from feder.core.standing.parts.oil import oil_facts
 from feder.core.standing.parts.torsion_bar import bar_facts
 from feder.core.standing.rider import rider_by_sags, set_by_sag
-from feder.core.standing.springing.air import PNEUMATIC
+from feder.core.standing.springing.air import PNEUMATIC, stroke_at
 from feder.core.standing.springing.coil import spaced_seat, typed_seat
 from feder.core.standing.springing.kinds import springing
 from feder.core.standing.weighed import as_set, carried_by_spring
@@ -148,13 +149,15 @@ def _as_found(facts: Facts) -> dict[Place, StandingCorner]:
             corners[place] = stood.but(spring_load=live_axle_spring_load(stood.load, other, base))
     anchored = {p: c.but(found_hub=c.spring_hub) for p, c in _at_springs(corners).items()}
     if facts.document.vehicle.kind != "car":
-        anchored = {p: _by_pressure(_weighed_by_spring(c)) for p, c in anchored.items()}
+        anchored = {p: held_up(_by_pressure(_weighed_by_spring(c))) for p, c in anchored.items()}
     return {p: springing(c).found(c) for p, c in anchored.items()}
 
 
 def _weighed_by_spring(corner: StandingCorner) -> StandingCorner:
     """A wheel that was not weighed, with the load that its spring says it carries."""
     if corner.load is not None or corner.facts.mass is not None or corner.spring_hub is None:
+        return corner
+    if at_full_extension(corner):  # there the spring only says what the load is below
         return corner
     load = carried_by_spring(as_set(corner), corner.spring_hub)
     if load is None or load <= 0:
@@ -169,13 +172,24 @@ def _by_pressure(corner: StandingCorner) -> StandingCorner:
     """
     if corner.air is None or corner.side.pressure is None or not corner.facts.by_sag or corner.load is None:
         return corner
+    read = as_set(corner).pressure
     hub = height_under(as_set(corner), corner.load, PNEUMATIC)
-    if hub is None:
+    stroke = None if hub is None else stroke_at(corner, hub)
+    if hub is None or stroke is None or read is None:
         return corner
     facts = replace(corner.facts, hub_to_arch=hub)
-    moved = corner.but(facts=facts, hub_to_arch=hub, spring_hub=hub, found_hub=hub)
     coupling = facts.end.spring
-    return moved.but(motion_ratio=coupling.ratio(hub), ratio_slope=coupling.slope(hub))
+    return corner.but(
+        facts=facts,
+        hub_to_arch=hub,
+        spring_hub=hub,
+        found_hub=hub,
+        motion_ratio=coupling.ratio(hub),
+        ratio_slope=coupling.slope(hub),
+        pressure=read,
+        stroke=stroke,
+        spring_force=corner.air.force(read, stroke),
+    )
 
 
 def _dressed(at: Cursor, end: EndFacts, found: StandingCorner) -> StandingCorner:

@@ -63,7 +63,8 @@ def rests_on_limit(case: Case) -> Iterator[Finding]:
                 reason=_on_the_stop(third, known=report.stop_force is not None),
                 mend=Mend(text="Ask for a higher ride height, or trim the stop"),
             )
-        if report.droop is not None and report.droop.value >= 0:
+        alone = case.load is None and len(case.places) == 2  # what a bike does without its rider, free sag judges
+        if report.droop is not None and report.droop.value >= 0 and not alone:
             yield Finding(
                 rule="topped_out",
                 grade="stop",

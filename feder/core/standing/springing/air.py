@@ -13,7 +13,8 @@ class Pneumatic:
 
     def found(self, corner: StandingCorner) -> StandingCorner:
         """Stroke at the found height, and the pressure that the load then implies."""
-        return _pressed(corner)
+        # an end that stands by its gauge keeps the pressure read
+        return _pressed(corner) if corner.pressure is None else corner
 
     def set_at(self, corner: StandingCorner) -> float | None:
         return typed_setting(corner, "pressure", "pressure", corner.pressure)

@@ -16,7 +16,8 @@ class Coil:
 
     def found(self, corner: StandingCorner) -> StandingCorner:
         """Spring length as found, and the seat length with the collar at its datum that follows from it."""
-        corner = _under_load(corner)
+        if corner.spring_length is None:  # an end held up at full extension knows it from its adjuster
+            corner = _under_load(corner)
         height, place = corner.spring_hub, corner.facts.place
         typed = typed_seat(corner.at, place)
         if typed is not None:
