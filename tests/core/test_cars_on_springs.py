@@ -8,7 +8,16 @@ from feder.core.benches.springs.helper import paired, pairs_for
 from feder.core.document.base import PLACES, LengthValue, RateValue
 from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import BarSetting, SpringPart
-from feder.core.document.vehicle import AntiRollBar, BarHole, Mount, Plate, RatioFromLevers
+from feder.core.document.vehicle import (
+    AntiRollBar,
+    BarHole,
+    LowerArm,
+    Mount,
+    Plate,
+    RatioFromLevers,
+    RatioFromSweep,
+    RatioTyped,
+)
 from feder.core.report.compare import compare
 from feder.core.report.evaluate import evaluate
 from feder.core.report.explain import figure_at
@@ -261,3 +270,66 @@ def test_a_helper_keeps_a_short_spring_seated(car):
 
 def main_inside():
     return demo_spring(60, 120, 80).inside_diameter
+
+
+def spaced(document, layout="divorced", left=0.0, right=0.0, **end):
+    """The demo car with unlike wheel spacers at the rear of its plan."""
+    document = with_end(document, "rear", layout=layout, **end)
+    for place, out in (("rear_left", left), ("rear_right", right)):
+        document = with_side(document, "plan", place, spacer=out)
+    return evaluate(document, "plan").corners
+
+
+@pytest.mark.parametrize(("left", "right"), [(0.015, 0.0), (0.0, 0.025), (0.010, 0.020)])
+def test_each_side_has_its_own_lever_with_its_own_spacer(car, left, right):
+    levers = Mount(ratio=RatioFromLevers(spring_distance=0.27, wheel_distance=0.36))
+    corners = spaced(car, left=left, right=right, spring=levers, arm_lies="across")
+    for place, out in (("rear_left", left), ("rear_right", right)):
+        assert corners[place].motion_ratio.value == pytest.approx(0.27 / (0.36 + out), rel=1e-12)
+        assert not corners[place].motion_ratio.assumed
+
+
+@pytest.mark.parametrize(("layout", "lies"), [("divorced", "along"), ("live axle", None)])
+def test_a_spacer_leaves_the_ratio_of_an_arm_along_the_vehicle(car, layout, lies):
+    levers = Mount(ratio=RatioFromLevers(spring_distance=0.27, wheel_distance=0.36))
+    corners = spaced(car, layout, 0.02, 0.02, spring=levers, arm_lies=lies)
+    assert corners["rear_left"].motion_ratio.value == pytest.approx(0.75, rel=1e-12)
+
+
+def test_a_typed_ratio_changes_by_the_arm_read_or_by_a_usual_one_and_says_so(car):
+    typed = Mount(ratio=RatioTyped(value=0.72))
+    arm = LowerArm(length=0.36, angle=-0.1, hub_to_arch=0.36)
+    read = spaced(car, left=0.018, spring=typed, arm_lies="across", lower_arm=arm)["rear_left"].motion_ratio
+    assert (read.value, read.assumed) == (pytest.approx(0.72 * 0.36 / 0.378), False)
+    usual = spaced(car, left=0.018, spring=typed, arm_lies="across", lower_arm=None)["rear_left"].motion_ratio
+    assert (usual.value, usual.assumed) == (pytest.approx(0.72 * 0.40 / 0.418), True)
+    untold = spaced(car, left=0.018, spring=typed, lower_arm=arm)["rear_left"].motion_ratio
+    assert (untold.value, untold.assumed) == (pytest.approx(0.72 * 0.36 / 0.378), True)
+
+
+def test_a_sweep_behind_a_wheel_further_out_is_slower_by_the_lever(car):
+    # spring seats closer by 0.8 z - z^2 as the wheel rises by z from 0.40
+    pairs = tuple((0.40 - z, 0.30 - 0.8 * z + z * z) for z in (0.0, 0.02, 0.04, 0.06, 0.08))
+    levers = LowerArm(length=0.40, angle=0.0, hub_to_arch=0.37)
+    corners = spaced(
+        car, left=0.02, spring=Mount(ratio=RatioFromSweep(points=pairs)), arm_lies="across", lower_arm=levers
+    )
+    hub, share = corners["rear_left"].hub_to_arch.value, 0.40 / 0.42
+    old = 0.368 - (0.368 - hub) * share  # where the wheel as found would be for the same spring
+    assert corners["rear_left"].motion_ratio.value == pytest.approx(share * (0.8 - 2 * (0.40 - old)), rel=1e-6)
+    right = corners["rear_right"]
+    assert right.motion_ratio.value == pytest.approx(0.8 - 2 * (0.40 - right.hub_to_arch.value), rel=1e-6)
+
+
+def test_limits_move_with_the_longer_lever_and_the_arch_is_to_be_read_again(car):
+    levers = Mount(ratio=RatioFromLevers(spring_distance=0.27, wheel_distance=0.36))
+    limits = car.vehicle.ends.rear.limits.but(droop=0.43, solid=0.29, contact=0.30)
+    before = spaced(car, spring=levers, arm_lies="across", limits=limits)["rear_left"]
+    after = spaced(car, left=0.018, right=0.018, spring=levers, arm_lies="across", limits=limits)["rear_left"]
+    for now, was, read in ((after.droop, before.droop, 0.43), (after.solid, before.solid, 0.29)):
+        hub = after.hub_to_arch.value
+        assert abs(now.value) == pytest.approx(abs(hub - (0.368 - (0.368 - read) * 1.05)), abs=1e-9), was
+    document = with_side(with_end(car, "rear", limits=limits), "plan", "rear_left", spacer=0.01)
+    told = {(f.rule, f.place) for f in evaluate(document, "plan").findings}
+    assert ("wheels_further_out", "rear_left") in told
+    assert ("wheels_further_out", "rear_right") not in told

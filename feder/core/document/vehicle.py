@@ -254,6 +254,12 @@ class End(Model):
     limits: Limits = Limits()
     tyre: Tyre = Tyre()
     bar: AntiRollBar | None = None
+    arm_lies: Literal["across", "along"] | None = None
+    """Which way the arm lies that carries the wheel: across the vehicle, or along it (trailing arm, twist beam).
+
+    It says whether a wheel that stands further out has a longer lever. Not told: a strut's and a wishbone's lie
+    across; of a divorced end it is assumed, and marked.
+    """
     spring_base: LengthM | None = None
     """Distance between the springs of a live axle."""
 

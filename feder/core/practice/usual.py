@@ -5,6 +5,7 @@ from feder.core.practice.value import usual
 STRUT_RATIO = usual(0.95, "", "Usual motion ratio of a strut, about 15 % uncertain.")
 WISHBONE_RATIO = usual(0.65, "", "Usual motion ratio of a coilover on wishbones, about 15 % uncertain.")
 ASSUMED_RATIO: dict[str, float] = {"strut": STRUT_RATIO, "wishbone": WISHBONE_RATIO}
+ARM_LENGTH = usual(0.40, "m", "From an arm's pivot to the wheel, where it was not read, for a wheel spacer.")
 COMPRESSIBLE = usual(0.5, "", "Share of its length by which a bump stop squeezes.")
 CLEARANCE = usual(0.003, "m", "Room kept between tyre and arch.")
 HELD_AT_DROOP = usual(0.003, "m", "Compression that keeps a spring seated at full droop.")

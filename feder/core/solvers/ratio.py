@@ -45,6 +45,10 @@ class RatioCurve:
         moved = [sum(self.coefficients[k] * comb(k, i) * origin ** (k - i) for k in range(i, n)) for i in range(n)]
         return RatioCurve(tuple(moved), self.residual)
 
+    def slowed(self, share: float) -> "RatioCurve":
+        """The same spring behind a wheel that moves 1/`share` times as far: s(z) becomes s(share·z)."""
+        return RatioCurve(tuple(c * share ** (i + 1) for i, c in enumerate(self.coefficients)), self.residual)
+
 
 def constant_ratio(motion_ratio: float) -> RatioCurve:
     """One ratio all along the travel."""

@@ -1,9 +1,10 @@
 """How wheel and spring (or damper) move together: by one ratio, or along a measured curve."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from feder.core.formulas.height import spring_travel_between
 from feder.core.formulas.wheel_heights import wheel_travel_of_spring
+from feder.core.formulas.wheel_spacer import ratio_with_spacer
 from feder.core.numbers.working import solved
 from feder.core.solvers.ratio import RatioCurve, constant_ratio
 
@@ -27,6 +28,8 @@ class Coupling:
     curve: RatioCurve | None = None
     origin: float = 0.0
     pairs: float = 0.0
+    lever: float | None = None
+    """What a wheel that stands further out makes of a measured curve's ratio."""
 
     @property
     def known(self) -> bool:
@@ -34,12 +37,13 @@ class Coupling:
 
     def _read(self, value: float, name: str, unit: str, equation: str, heights: dict[str, float]) -> float:
         assert self.curve is not None
+        lever = {} if self.lever is None else {"lever of the wheel, before over after": self.lever}
         return solved(
             value,
             name,
             unit,
             equation=equation,
-            inputs={**heights, "pairs": self.pairs},
+            inputs={**heights, "pairs": self.pairs, **lever},
             residual=self.curve.residual,
             residual_unit="m",
             source="least squares through the measured pairs",
@@ -89,6 +93,17 @@ class Coupling:
             if abs(found - was) < EXACT:
                 break
         return found
+
+    def on_a_longer_lever(self, arm: float, further_out: float, found: float | None) -> "Coupling":
+        """The same mount with the wheel further out on its arm; heights are counted from the one as found."""
+        if self.curve is None:
+            if not self.constant:
+                return self
+            return replace(self, constant=ratio_with_spacer(self.constant, arm, further_out))
+        origin = float(self.origin if found is None else found)
+        share = float(arm) / (float(arm) + float(further_out))
+        curve = self.curve.shifted(float(self.origin) - origin).slowed(share)
+        return replace(self, curve=curve, origin=origin, lever=ratio_with_spacer(1.0, arm, further_out))
 
     def along(self, hub: float) -> RatioCurve:
         """The ratio as a curve whose wheel travel is counted from a height, for solvers."""

@@ -22,7 +22,7 @@ from feder.core.solvers.curve import LinearCorner
 from feder.core.solvers.equilibrium import Axle, Balance, Support, Weight, vehicle_equilibrium
 from feder.core.standing.carried import carried_in, carried_inputs
 from feder.core.standing.corner import StandingCorner, asked_height
-from feder.core.standing.end_in_setup import end_in
+from feder.core.standing.end_in_setup import end_at
 from feder.core.standing.facts import EndFacts, Facts, parts_as_found, side_at
 from feder.core.standing.held_up import at_full_extension, held_up
 from feder.core.standing.kept import Kept
@@ -68,8 +68,9 @@ def _stands(facts: Facts, setup: Setup, load_state: LoadState | None) -> Standin
     if setup.id == facts.document.setups[0].id:
         stood = StandingVehicle(found)
     else:
-        ends = {name: end_in(facts, index, name) for name in facts.ends}
-        dressed = {p: _dressed(side_at(facts.at, index, p), ends[p.end], found[p]) for p in facts.places}
+        dressed = {
+            p: _dressed(side_at(facts.at, index, p), end_at(facts, index, p), found[p]) for p in facts.places
+        }
         if facts.document.vehicle.kind != "car":
             dressed = set_by_sag(facts, dressed, found)
         stood = _stand(facts, dressed, None)

@@ -1923,6 +1923,11 @@ export interface components {
             /** @default null */
             bar?: components["schemas"]["AntiRollBar"] | null;
             /**
+             * Arm Lies
+             * @default null
+             */
+            arm_lies?: ("across" | "along") | null;
+            /**
              * Spring Base
              * @default null
              */
@@ -1961,6 +1966,7 @@ export interface components {
              *         "rim_diameter": null
              *       },
              *       "bar": null,
+             *       "arm_lies": null,
              *       "spring_base": null
              *     }
              */
@@ -1996,6 +2002,7 @@ export interface components {
              *         "rim_diameter": null
              *       },
              *       "bar": null,
+             *       "arm_lies": null,
              *       "spring_base": null
              *     }
              */
@@ -3258,6 +3265,7 @@ export interface components {
              * @default {
              *       "front": {
              *         "arm": null,
+             *         "arm_lies": null,
              *         "bar": null,
              *         "bump_stop": null,
              *         "damper": null,
@@ -3290,6 +3298,7 @@ export interface components {
              *       },
              *       "rear": {
              *         "arm": null,
+             *         "arm_lies": null,
              *         "bar": null,
              *         "bump_stop": null,
              *         "damper": null,

@@ -82,6 +82,11 @@ function setGas(member: 'pressure' | 'rod_diameter', value: number | null): void
   const whole = gasDraft.put(member, value)
   if (whole) set('gas charge', ['gas'], whole)
 }
+const LIES = [
+  { title: 'not told', value: null },
+  { title: 'across the vehicle', value: 'across' },
+  { title: 'along it: trailing arm, twist beam', value: 'along' },
+]
 const WORDS = {
   length: 'the length',
   shaft: 'the shaft that shows',
@@ -169,6 +174,13 @@ const waits = (draft: { missing: () => (keyof typeof WORDS)[] }): string => {
         :decimals="1"
         :model-value="about.lower_arm?.angle ?? armDraft.get('angle')"
         @update:model-value="(v) => setArm('angle', v)" />
+      <v-select
+        v-if="about.layout === 'divorced'"
+        label="the wheel's arm lies"
+        density="compact"
+        :items="LIES"
+        :model-value="about.arm_lies ?? null"
+        @update:model-value="(v: string | null) => set('way the arm lies', ['arm_lies'], v)" />
     </div>
     <p v-if="!about.lower_arm && waits(armDraft)" class="small quiet" role="status">{{ waits(armDraft) }}</p>
     <template v-if="about.bar">

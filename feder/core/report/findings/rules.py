@@ -36,6 +36,7 @@ RULES: tuple[Rule, ...] = (
     height.cannot_stand,
     height.rests_on_limit,
     travel.tyre_before_stop,
+    travel.wheels_further_out,
     height.collar_reach,
     height.collar_not_permitted,
     springs.inner_wheel_lifts,

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from feder.core.document.vehicle import End
 from feder.core.practice.thresholds import (
     LOST_LOOK,
     STOP_CUT,
@@ -27,6 +28,29 @@ def tyre_before_stop(case: Case) -> Iterator[Finding]:
                 reason="The tyre would be cut by the arch or the liner before the stop takes the load.",
                 mend=Mend(text="A longer bump stop or a packer must act first, or the arch needs room"),
             )
+
+
+def wheels_further_out(case: Case) -> Iterator[Finding]:
+    """A wheel that stands further out meets the arch elsewhere than where it was read."""
+    for place, stood, _ in case.corners():
+        out, end = stood.side.spacer, stood.facts.end
+        if not out or case.is_found or end.contact is None:
+            continue
+        yield Finding(
+            rule="wheels_further_out",
+            grade="look",
+            place=place.value,
+            station="travel",
+            text="The wheel stands {out} further out; where the tyre meets the arch was read without it",
+            numbers={"out": length(out)},
+            reason="Further out the tyre comes under the lip or the liner sooner than where it was found."
+            + (" Say under Geometry which way the arm lies." if _lies_untold(end.end) else ""),
+            mend=Mend(text="Read tyre to arch again with these wheels on, springs out"),
+        )
+
+
+def _lies_untold(end: End) -> bool:
+    return end.layout == "divorced" and end.arm_lies is None
 
 
 def drop_costs(case: Case) -> Iterator[Finding]:
