@@ -198,6 +198,11 @@ CASES = {
         lambda d: limits(d, "front", droop=0.3535),
         lambda d: limits(d, "front", droop=0.356),
     ),
+    "wheels_further_out": (
+        "rear_left",
+        lambda d: with_side(d, "plan", "rear_left", spacer=0.010),
+        lambda d: with_side(d, "plan", "rear_right", spacer=0.010),
+    ),
     "drop_costs": (
         "front_left",
         lambda d: both(d, "front", hub_to_arch=0.348),
@@ -359,5 +364,5 @@ def test_the_number_of_a_finding_can_be_asked_how(car):
     numbered = {
         f.rule for _, fires, _ in CASES.values() for f in evaluate(fires(car), "plan").findings if f.numbers
     }
-    # readings that scatter and limits out of order are numbers typed in, and shown where they were typed
-    assert numbered - asked == {"scattered_readings", "limits_out_of_order"}
+    # these are numbers typed in, and shown where they were typed
+    assert numbered - asked == {"scattered_readings", "limits_out_of_order", "wheels_further_out"}

@@ -7,7 +7,7 @@ import pytest
 from scipy.optimize import brentq, minimize
 
 from feder.core.benches.springs.candidates import candidates
-from feder.core.document.base import PLACES, RateValue
+from feder.core.document.base import PLACES, LengthValue, RateValue
 from feder.core.document.document import LoadItem, LoadState
 from feder.core.document.setup import SpringPart
 from feder.core.document.vehicle import AntiRollBar, Mount, RatioFromSweep
@@ -226,3 +226,48 @@ def test_a_live_axle_for_which_nothing_is_chosen_yet_stays_where_it_was_found(ca
     for place in PLACES:
         assert plan[place].hub_to_arch.value == pytest.approx(found[place].hub_to_arch.value, abs=1e-6)
         assert plan[place].mass.value == pytest.approx(found[place].mass.value, abs=1e-3)
+
+
+def test_a_leaning_live_axle_meets_stop_and_damper_at_their_base_and_the_arch_at_the_wheel(car):
+    base, track = 0.95, 1.38
+    limits = car.vehicle.ends.rear.limits.but(droop=0.42, stop=0.335, solid=0.30, contact=0.31)
+    car = with_end(
+        car, "rear", layout="live axle", spring_base=base, limits=limits, roll_centre=0.25, bump_stop=None
+    )
+    car = with_end(car, "front", roll_centre=0.08)
+    cg = car.vehicle.but(sprung_cg_height=LengthValue(value=0.52))
+    car = car.but(vehicle=cg)
+    car = with_side(
+        with_side(car, "plan", "rear_left", hub_to_arch=0.344), "plan", "rear_right", hub_to_arch=0.364
+    )
+    report = evaluate(car, "plan")
+    hubs = [report.corners[p].hub_to_arch.value for p in ("rear_left", "rear_right")]
+    middle, half = sum(hubs) / 2, (hubs[0] - hubs[1]) / 2
+    assert abs(half) > 0.004
+    for place, side in (("rear_left", 1), ("rear_right", -1)):
+        at_base = middle + side * half * base / track
+        corner = report.corners[place]
+        assert corner.stop.value == pytest.approx(at_base - 0.335, abs=1e-9)
+        assert corner.solid.value == pytest.approx(at_base - 0.30, abs=1e-9)
+        assert corner.droop.value == pytest.approx(at_base - 0.42, abs=1e-9)
+        assert corner.contact.value == pytest.approx(corner.hub_to_arch.value - 0.31, abs=1e-9)
+        rolled = report.vehicle.roll_gradient.value * base / 2
+        assert corner.stop_cornering.value == pytest.approx(corner.stop.value / rolled, rel=1e-9)
+
+
+def test_a_live_axle_that_leaned_as_found_is_held_by_its_damper_where_its_base_is(car):
+    """Let far down on its collars, it comes to rest on a solid damper, not on the wheel's own height."""
+    base, track = 0.80, 1.38
+    limits = car.vehicle.ends.rear.limits.but(stop=None, solid=0.34, contact=None)
+    car = with_end(car, "rear", layout="live axle", spring_base=base, limits=limits, bump_stop=None)
+    readings = tuple(
+        r.but(value=r.value + 0.024) if r.quantity == "hub_to_arch" and r.place == "rear_right" else r
+        for r in car.survey.readings
+    )
+    car = car.but(surveys=(car.survey.but(readings=readings),))
+    for place in ("rear_left", "rear_right"):
+        car = with_side(car, "plan", place, set_by="collar", collar=-0.4, hub_to_arch=None)
+    corners = evaluate(car, "plan").corners
+    hubs = [corners[p].hub_to_arch.value for p in ("rear_left", "rear_right")]
+    middle, half = sum(hubs) / 2, (hubs[0] - hubs[1]) / 2
+    assert min(middle + side * half * base / track for side in (1, -1)) == pytest.approx(0.34, abs=1e-4)

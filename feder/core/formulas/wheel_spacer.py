@@ -16,9 +16,9 @@ def ratio_with_spacer(motion_ratio: MotionRatio, wheel_distance: Length, spacer:
     return motion_ratio * wheel_distance / (wheel_distance + spacer)
 
 
-@formula(result="hub_to_arch", source="the damper is met at the same place, the wheel moves further for it")
+@formula(result="limit_hub_to_arch", source="the damper is met at the same place, the wheel moves further for it")
 def limit_with_spacer(
-    hub_to_arch: Length, limit_height: Length, wheel_distance: Length, spacer: NonNegativeLength
+    found_hub_to_arch: Length, limit_hub_to_arch: Length, wheel_distance: Length, spacer: NonNegativeLength
 ) -> Metre:
-    """Height of a damper's limit once the wheel stands further out; `hub_to_arch` is the height as found."""
-    return hub_to_arch - (hub_to_arch - limit_height) * (wheel_distance + spacer) / wheel_distance
+    """Height of a damper's limit once the wheel stands further out."""
+    return found_hub_to_arch - (found_hub_to_arch - limit_hub_to_arch) * (wheel_distance + spacer) / wheel_distance

@@ -117,9 +117,10 @@ def typed_setting(corner: StandingCorner, how: str, member: str, now: float | No
 
 def hard_limits(corner: StandingCorner) -> dict[str, float]:
     """Wheel travel from the found height to the hard limits, as a force curve takes them."""
-    end, found = corner.facts.end, corner.facts.hub_to_arch
-    if found is None:
+    end, wheel, at_spring = corner.facts.end, corner.facts.hub_to_arch, corner.found_hub
+    if wheel is None or at_spring is None:
         return {}
-    lowest = [h for h in (end.solid, end.contact) if h is not None]
-    droop = {} if end.droop is None else {"droop": float(found) - float(end.droop)}
-    return droop | ({"solid": float(found) - float(max(lowest))} if lowest else {})
+    # a live axle that leaned as found has its damper's limits elsewhere than its tyres'
+    bump = [float(at) - float(h) for at, h in ((at_spring, end.solid), (wheel, end.contact)) if h is not None]
+    droop = {} if end.droop is None else {"droop": float(at_spring) - float(end.droop)}
+    return droop | ({"solid": min(bump)} if bump else {})

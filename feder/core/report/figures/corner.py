@@ -162,13 +162,15 @@ def limits_of(stood: StandingCorner) -> dict[str, float | None]:
     end, spring, hub, length = stood.facts.end, stood.spring, stood.hub_to_arch, stood.spring_length
     limits: dict[str, float | None] = {}
     if hub is not None:
-        for name, height in (
-            ("droop", end.droop),
-            ("stop", _touch_height(stood)),
-            ("solid", end.solid),
-            ("contact", end.contact),
+        # a leaning live axle meets its stop and damper at their base, its tyre at the wheel
+        base = hub if stood.spring_hub is None else stood.spring_hub
+        for name, height, at in (
+            ("droop", end.droop, base),
+            ("stop", _touch_height(stood), base),
+            ("solid", end.solid, base),
+            ("contact", end.contact, hub),
         ):
-            limits[name] = None if height is None else travel_to_limit(hub, height)
+            limits[name] = None if height is None else travel_to_limit(at, height)
     at_spring = stood.spring_hub
     if spring is not None and length is not None and stood.motion_ratio and at_spring is not None:
         for name, other in (("bind", spring.solid_length), ("loose", spring.free_length)):

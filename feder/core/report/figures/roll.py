@@ -12,7 +12,7 @@ from feder.core.numbers.notes import collecting_notes
 from feder.core.numbers.working import given
 from feder.core.report.figures.rates import sprung_mass
 from feder.core.report.shapes import CornerReport, EndReport, Figure, figure
-from feder.core.standing.facts import Facts
+from feder.core.standing.facts import EndFacts, Facts
 from feder.core.standing.stand import StandingVehicle
 
 Figures = dict[str, Any]
@@ -53,16 +53,21 @@ def _stiffness(
     end, rate = stood.corners[places[0]].facts.end, ends[name].wheel_rate
     if rate is None or end.track is None or rate.value <= 0:
         return None
-    base = end.track
-    if end.end.layout == "live axle":
-        if end.end.spring_base is None:
-            return None
-        base = number(end.at.spring_base, f"{name} spring base")
+    base = _base(end)
+    if base is None:
+        return None
     bar = end.bar_rate
     if bar is None:
         bar = given(0.0, f"{name} bar", "N/m", source="none, or unhooked")
     one = given(1.0, "bar rate is at the wheel already", "", source="definition")
     return axle_roll_stiffness(rate.value, base, bar, one, end.track)
+
+
+def _base(end: EndFacts) -> float | None:
+    """Distance between the places where springs and stops act: the track, or the base on a live axle."""
+    if end.end.layout != "live axle":
+        return end.track
+    return None if end.end.spring_base is None else number(end.at.spring_base, f"{end.name} spring base")
 
 
 def _masses(facts: Facts, stood: StandingVehicle) -> tuple[float, float] | None:
@@ -157,11 +162,11 @@ def tell_stops_met(
     )
     for place, report in corners.items():
         left = report.stop or report.solid
-        end = stood.corners[place].facts.end
+        base_between = _base(stood.corners[place].facts.end)
         if left is None or left.value <= 0:
             continue
-        if gradient is not None and end.track is not None:
-            report.stop_cornering = figure(cornering_to_stop(left.value, gradient.value, end.track), "")
+        if gradient is not None and base_between is not None:
+            report.stop_cornering = figure(cornering_to_stop(left.value, gradient.value, base_between), "")
         rate = report.wheel_rate
         if masses is not None and height is not None and base is not None and rate is not None and rate.value > 0:
             report.stop_braking = figure(braking_to_stop(left.value, rate.value, base, masses[0], height), "")
