@@ -35,7 +35,7 @@ def contracts() -> dict[Path, str]:
     return {
         ROOT / "docs" / "openapi.json": _text(openapi),
         ROOT / "docs" / "method.md": method(),
-        ROOT / "docs" / "vehicle-1.schema.json": _text(schema),
+        ROOT / "docs" / "vehicle-2.schema.json": _text(schema),
         ROOT / "frontend" / "src" / "units" / "table.json": _text(exported()),
         ROOT / "frontend" / "src" / "units" / "terms.json": _text(terms),
         ROOT / "frontend" / "src" / "units" / "members.json": _text(

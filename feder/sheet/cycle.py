@@ -38,8 +38,17 @@ def _end_rows(
     first, sags, corner = setup.id == found.id, report.sags[place], report.corners[place]
     fork = getattr(document.vehicle.ends, end).layout == "fork"
     rows: list[Cells | None] = [
-        _two("rider sag", sags.rider_sag_along, system, 1),
-        _two("bike alone", sags.free_sag_along, system, 1),
+        _sag(
+            "rider sag",
+            sags.rider_sag_along,
+            sags.rider_read_along,
+            sags.rider_measured_along,
+            system,
+            first=first,
+        ),
+        _sag(
+            "bike alone", sags.free_sag_along, sags.free_read_along, sags.free_measured_along, system, first=first
+        ),
         _two("sag of the travel", sags.rider_fraction, system, 0),
         ("spring", "", _spring(side), ""),
         None if first or _spring(was) == _spring(side) else ("was", "", _spring(was), ""),
@@ -98,9 +107,26 @@ def _two(
     places = None if decimals is None else decimals + (1 if system == "inch" and value.unit == "m" else 0)
     mark = "~" if value.assumed else ""
     now = mark + figure(value.value, value.unit, system, kind=kind, decimals=places)
-    before = "" if value.was is None else mark + figure(value.was, value.unit, system, kind=kind, decimals=places)
+    before = (
+        ""
+        if value.was is None
+        else ("~" if value.was_assumed else "") + figure(value.was, value.unit, system, kind=kind, decimals=places)
+    )
     unit = "" if value.unit in ("", "turn") else _unit(value.unit, system, kind)
     return (words, before, now, unit)
+
+
+def _sag(
+    words: str, now: Figure | None, read: Figure | None, measured: Figure | None, system: str, *, first: bool
+) -> Cells | None:
+    """A sag: as found what the tape showed, and of a plan what is computed, or was read with it on the wheels."""
+    shown = (read or now) if first else (measured or now)
+    row = _two(words if measured is None or first else f"{words}, read", shown, system, 1)
+    if row is None or first:
+        return row
+    found = _two(words, read, system, 1)
+    before = found[2] if found is not None and read is not None else row[1]
+    return (row[0], before, row[2], row[3])
 
 
 def _typed(words: str, was: float | None, now: float | None, system: str, *, first: bool) -> Cells | None:

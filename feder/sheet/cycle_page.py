@@ -39,7 +39,7 @@ def cycle_html(document: Document, setup: Setup, system: str, number: int, today
         rider="alone" if rider is None else rider.name,
         targets=sag_targets(document, report, system),
         loads=load_table(document, setup, system),
-        cautions=cautions_of(document, report, system, CAUTIONS),
+        cautions=cautions_of(report, system, CAUTIONS),
         notes=[short(line) for line in (setup.note, document.notes) if line],
         foot=foot_of(report, system),
         more=[],

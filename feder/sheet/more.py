@@ -136,8 +136,8 @@ def _springs(document: Document, setup: Setup, report: Report, system: str) -> T
         {p: figure(s.spacer, "m", system) if (s := sides[p]).spacer else "–" for p in PLACES},
     )
     add(
-        f"hub to arch after fitting, {_unit('m', system)}",
-        {p: figure(sides[p].measured, "m", system) if sides[p].measured else "–" for p in PLACES},
+        f"hub to arch, measured off computed, {_unit('m', system)}",
+        {p: _show(report.corners[p].hub_off, system, signed=True) for p in PLACES},
     )
     return Table("Springs, spacers, after fitting", ["", *(p.words for p in PLACES)], rows) if rows else None
 
@@ -230,6 +230,20 @@ def _loads(document: Document, setup: Setup, system: str) -> Table | None:
     said = f"On the plate: {', '.join(limits)}. " if limits else ""
     note = f"{said}Heights are hub to arch; loaded, their change. {'; '.join(carried)}."
     return Table("Load states", columns, rows, note if len(note) < 620 else note[:600].rsplit(" ", 1)[0] + " …")
+
+
+def overloads(document: Document, setup: str, system: str) -> list[str]:
+    """Each limit of the plate that a load state breaks, in words; the vehicle as weighed is a finding of its own."""
+    lines = []
+    for row in load_plan(document, setup):
+        checks = [("in all", row.total_mass, row.gross_limit)]
+        checks += [(f"{e.end} axle", e.axle_mass, e.axle_limit) for e in row.ends]
+        for words, carried, limit in checks:
+            if row.id is not None and carried is not None and limit is not None and carried.value > limit:
+                told = _show(carried, system, decimals=0)
+                allowed = figure(limit, "kg", system, unit=True, decimals=0)
+                lines.append(f"{row.name}: {words} {told}, the plate allows {allowed}.")
+    return lines
 
 
 def _mass(value: Figure | None, limit: float | None, system: str) -> str:

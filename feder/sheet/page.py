@@ -1,12 +1,12 @@
 """The setup sheet: A4 from a document and its report, a second page where needed; screen, print, PDF alike."""
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
 
 from markupsafe import Markup
 
-from feder.core.document.base import PLACES
+from feder.core.document.base import ENDS, PLACES
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup, SideSetup, SpringPart
 from feder.core.report.evaluate import evaluate
@@ -14,7 +14,7 @@ from feder.core.report.shapes import CornerReport, Figure, Report
 from feder.core.standing.facts import setup_of, side_of
 from feder.sheet.cycle_page import cycle_html
 from feder.sheet.drawing import plan_view
-from feder.sheet.more import second_page
+from feder.sheet.more import overloads, second_page
 from feder.sheet.paper import TEMPLATES, cautions_of, conditions_of, day_shown, foot_of, short, show
 from feder.sheet.strip import frequency_strip
 from feder.units.show import SHOWN_UNIT, figure, unit_shown
@@ -30,6 +30,8 @@ class Row:
     unit: str = ""
     lead: bool = False
     rule: bool = False
+    measured: str = ""
+    """What was read with the setup on the wheels; printed where else there is room for a pen."""
 
 
 def sheet_html(document: Document, setup_id: str, system: str, number: int, today: date, fonts: str) -> str:
@@ -59,13 +61,13 @@ def sheet_html(document: Document, setup_id: str, system: str, number: int, toda
         number=number,
         today=day_shown(today),
         corners={p.value: rows for p, rows in corners.items()},
-        weights={p.value: show(report.corners[p].mass, system, unit=True) for p in PLACES},
+        weights={p.value: _weight(report.corners[p], system) for p in PLACES},
         drawing=Markup(
             plan_view(document, report, system, _totals(report, system), _below(document, report, system))
         ),
         strip=Markup(frequency_strip(report, system)),
         targets=_targets(document, report, setup, system),
-        cautions=cautions_of(document, report, system),
+        cautions=cautions_of(report, system, overloads=overloads(document, setup.id, system)),
         notes=[short(line) for line in (setup.note, document.notes) if line],
         foot=foot_of(report, system),
         more=second_page(document, setup, report, system),
@@ -76,7 +78,12 @@ def sheet_html(document: Document, setup_id: str, system: str, number: int, toda
 def _was(value: Figure | None, system: str, *, kind: str | None = None) -> str:
     if value is None or value.was is None:
         return ""
-    return ("~" if value.assumed else "") + figure(value.was, value.unit, system, kind=kind)
+    return ("~" if value.was_assumed else "") + figure(value.was, value.unit, system, kind=kind)
+
+
+def _weight(corner: CornerReport, system: str) -> str:
+    """What the scale showed with this setup, or what it is to carry."""
+    return show(corner.mass_measured or corner.mass, system, unit=True)
 
 
 def _rows(
@@ -109,8 +116,13 @@ def _rows(
     rate = figure(was.rate.value, "N/m", system) if isinstance(was, SpringPart) else was.code if was else "–"
     spring_found = "" if is_found else rate
     return [
-        two("floor to arch", corner.floor_to_arch, "", lead=True),
-        two("hub to arch", corner.hub_to_arch, "", lead=True),
+        replace(
+            two("floor to arch", corner.floor_to_arch, "", lead=True),
+            measured=_read(corner.floor_measured, system),
+        ),
+        replace(
+            two("hub to arch", corner.hub_to_arch, "", lead=True), measured=_read(corner.hub_measured, system)
+        ),
         Row("spring", spring_found, code(side), rule=True),
         two("wheel rate", corner.wheel_rate, unit("N/m")),
         two("frequency", corner.frequency, "Hz" if document.brief.frequency_basis == "wheel rate" else "Hz, tyre"),
@@ -132,6 +144,10 @@ def _rows(
         ),
         Row("toe", _else(is_found, _toe(found.toe, system)), _toe(side.toe, system), unit("m")),
     ]
+
+
+def _read(measured: Figure | None, system: str) -> str:
+    return "" if measured is None else show(measured, system)
 
 
 def _adjuster(
@@ -202,9 +218,9 @@ def _below(document: Document, report: Report, system: str) -> list[str]:
     lines = []
     if vehicle.wheelbase is not None:
         lines.append(f"wheelbase {figure(vehicle.wheelbase.value, 'm', system, unit=True)}")
-    tracks = [vehicle.ends.front.track, vehicle.ends.rear.track]
+    tracks = [report.ends[e].track for e in ENDS]
     if all(tracks):
-        front, rear = (figure(t, "m", system) for t in tracks)
+        front, rear = (show(t, system) for t in tracks)
         lines.append(f"track {front} front, {rear} rear")
     if rake is not None:
         was = f", was {_rake(rake.was, system)}" if rake.was is not None else ""

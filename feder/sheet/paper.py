@@ -1,6 +1,7 @@
 """What every sheet shares: templates and fonts, dates, figures as text, cautions, notes and the line at the foot."""
 
 import re
+from collections.abc import Sequence
 from datetime import date
 from pathlib import Path
 
@@ -91,12 +92,10 @@ def filled(finding: Finding, system: str) -> str:
 
 
 def cautions_of(
-    document: Document, report: Report, system: str, fixed: tuple[str, ...] = FIXED_CAUTIONS
+    report: Report, system: str, fixed: tuple[str, ...] = FIXED_CAUTIONS, overloads: Sequence[str] = ()
 ) -> list[str]:
-    lines = []
-    survey = document.survey
-    if survey and survey.damage:
-        lines.append(f"Known damage, to be dealt with first: {survey.damage}"[:120])
+    """What to heed with this setup: overloads of the plate, stops and looks; as many as there is room for."""
+    lines = [*overloads]
     seen: dict[str, list[str]] = {}
     for f in report.findings:
         if f.grade in ("stop", "look"):

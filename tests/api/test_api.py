@@ -45,6 +45,7 @@ def test_a_vehicle_from_the_garage_is_evaluated_and_explained(client, spec):
         "unit": "N/m",
         "assumed": False,
         "was": pytest.approx(14515.2),
+        "was_assumed": False,
     }
     working = client.post(
         "/api/working",
@@ -96,7 +97,7 @@ def test_make_copy_export_import_delete_and_restore(client):
     assert client.delete(address).status_code == 204
     assert client.get(address).status_code == 404
     assert client.post(f"{address}/restore").status_code == 200
-    broken = client.post("/api/vehicles/import", data=file.data.replace(b'"format": 1', b'"format": 7'))
+    broken = client.post("/api/vehicles/import", data=file.data.replace(b'"format": 2', b'"format": 7'))
     assert broken.status_code == 422
     assert broken.get_json()["error"]["key"] == "format"
     assert "refused whole" in broken.get_json()["error"]["message"]

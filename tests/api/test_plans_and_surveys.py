@@ -16,7 +16,7 @@ from feder.demo.bramble import bramble
 from feder.demo.nettle import nettle
 from feder.demo.sedge import sedge
 from feder.demo.tansy import tansy
-from tests.changes import with_side
+from tests.changes import set_down
 
 
 def ask(client, path, document, **more):
@@ -58,8 +58,8 @@ def test_a_correction_moves_each_collar_and_knows_a_level_car(client):
     car = nettle()
     assert ask(client, "/api/correction", car, setup="plan")[1]["corners"] == []
     wanted = {p: getattr(car.setups[1].sides, p.value).hub_to_arch for p in PLACES}
-    for place, off in zip(PLACES, (0.004, -0.003, 0.0, 0.001), strict=True):
-        car = with_side(car, "plan", place, measured=wanted[place] + off)
+    off = dict(zip(PLACES, (0.004, -0.003, 0.0, 0.001), strict=True))
+    car = set_down(car, "plan", {p: wanted[p] + off[p] for p in PLACES})
     rows = ask(client, "/api/correction", car, setup="plan")[1]["corners"]
     assert [r["within"] for r in rows] == [False, False, True, True]
     assert rows[0]["collar"] < 0 < rows[1]["collar"]

@@ -23,7 +23,7 @@ from feder.core.report.evaluate import evaluate
 from feder.core.report.explain import figure_at
 from feder.demo.sedge import sedge
 from feder.demo.springs import demo_spring
-from tests.changes import with_end, with_side
+from tests.changes import set_down, with_end, with_side
 
 G = 9.80665
 BAR = AntiRollBar(
@@ -203,9 +203,7 @@ def test_measured_heights_come_back_as_the_collars_that_were_off(car):
         collar = float(right.corners[place].collar.value) + off.get(place.value, 0.0)
         wrong = with_side(wrong, "plan", place, set_by="collar", collar=collar)
     stands = evaluate(wrong, "plan")
-    measured = car
-    for place in PLACES:
-        measured = with_side(measured, "plan", place, measured=float(stands.corners[place].hub_to_arch.value))
+    measured = set_down(car, "plan", {p: float(stands.corners[p].hub_to_arch.value) for p in PLACES})
     rows = {r.place.value: r for r in correction(measured, "plan")}
     for place in PLACES:
         assert rows[place.value].collar == pytest.approx(-off.get(place.value, 0.0), abs=2e-5)

@@ -132,7 +132,7 @@ def schema_members():
     import json
     from pathlib import Path
 
-    schema = json.loads((Path(__file__).parents[2] / "docs" / "vehicle-1.schema.json").read_text("utf-8"))
+    schema = json.loads((Path(__file__).parents[2] / "docs" / "vehicle-2.schema.json").read_text("utf-8"))
     defs = schema["$defs"]
 
     def number(node):

@@ -36,9 +36,9 @@ class LoadState(Model):
 
 
 class Document(Model):
-    """A vehicle file, format 1."""
+    """A vehicle file, format 2."""
 
-    format: Literal[1] = 1
+    format: Literal[2] = 2
     content: Literal["feder vehicle"] = "feder vehicle"
     vehicle: Vehicle
     brief: Brief = Brief()
@@ -65,6 +65,11 @@ class Document(Model):
             known.add(setup.id)
         if self.setups[0].stage != "as found":
             raise ValueError("the first setup must be the one as found")
+        if self.surveys and self.surveys[0].setup is not None:
+            raise ValueError("the first survey must be the one as found")
+        lost = [s.setup for s in self.surveys if s.setup is not None and s.setup not in known]
+        if lost:
+            raise ValueError(f"surveys: there is no setup {lost[0]}")
         car = self.vehicle.kind == "car"
         for name, end in (("front", self.vehicle.ends.front), ("rear", self.vehicle.ends.rear)):
             if (end.layout in CAR_LAYOUTS) != car:
@@ -81,8 +86,14 @@ class Document(Model):
 
     @property
     def survey(self) -> Survey | None:
-        """The survey that anchors the heights: the first."""
+        """The survey that anchors the heights: the first, as found."""
         return self.surveys[0] if self.surveys else None
+
+    def survey_index(self, setup: str) -> int | None:
+        """Where the newest survey of a setup stands; as found, the one that anchors."""
+        if setup == self.setups[0].id:
+            return 0 if self.surveys else None
+        return next((i for i in reversed(range(len(self.surveys))) if self.surveys[i].setup == setup), None)
 
 
 KINDS = ("coil", "torsion bar", "air")

@@ -195,8 +195,6 @@ class SideSetup(Model):
     stop: StopTrim | None = None
     spacer: ShortLengthM | None = None
     """How much further out the wheel stands than as found: spacer, or less offset of the rim."""
-    measured: LengthM | None = None
-    """Hub to arch as measured after fitting."""
     seat: Seat | None = None
     rebound: Clicks | None = None
     bump: Clicks | None = None

@@ -56,6 +56,8 @@ class Conditions(Model):
 
 class Survey(Model):
     id: Ident
+    setup: Ident | None = None
+    """The setup that stood on the wheels; none: the vehicle as found."""
     date: Annotated[str, Field(pattern=r"^\d{4}-\d{2}-\d{2}$")] | None = None
     conditions: Conditions = Conditions()
     readings: Annotated[tuple[Reading, ...], Field(max_length=2000)] = ()

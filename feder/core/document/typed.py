@@ -78,7 +78,6 @@ TYPED: dict[str, tuple[str, float, float]] = {
     "SideSetup.fork_spacer": ("m", 0, 0.5),
     "SideSetup.free_angle": ("rad", -1.5, 3),
     "SideSetup.hub_to_arch": ("m", 0.02, 2),
-    "SideSetup.measured": ("m", 0.02, 2),
     "SideSetup.oil_level": ("m", 0.01, 0.5),
     "SideSetup.plate_read": ("rad", -1.5, 3),
     "SideSetup.preload": ("m", 0, 0.1),

@@ -10,6 +10,7 @@ from feder.core.formulas.sag import mass_on_both, place_by_share, share_on_rear
 from feder.core.numbers.errors import UnknownSetup
 from feder.core.numbers.working import is_tracing, tracing, untraced
 from feder.core.report.figures.corner import corner_report
+from feder.core.report.figures.measured import tell_measured, tell_measured_sags
 from feder.core.report.figures.roll import tell_stops_met
 from feder.core.report.figures.sags import sag_report
 from feder.core.report.figures.steering import steering_report
@@ -92,6 +93,7 @@ def _on_two_wheels(
             on,
             facts.document.brief,
         )
+    tell_measured_sags(facts, setup, sags)
     steering = steering_report(facts, setup, stood)
     if steering is not None:
         _who_sits(steering, sags, facts)
@@ -113,9 +115,9 @@ def _who_sits(steering: SteeringReport, sags: dict[Place, SagReport], facts: Fac
 
 
 def _other(document: Document, against: str, load_state: str | None) -> Report:
-    """The figures of the setup compared with, as plain numbers; kept, since a drag leaves them as they are."""
+    """The figures of the setup compared with; kept, since a drag leaves them as they are."""
     parts = (*parts_as_found(document), setup_of(document, against))
-    return _COMPARED.of(parts, (load_state,), lambda: evaluate_plain(document, against, load_state))
+    return _COMPARED.of(parts, (load_state,), lambda: evaluate_whole(document, against, load_state))
 
 
 _COMPARED: Kept[Report] = Kept()
@@ -171,6 +173,8 @@ def _worked_out(
     corners = {p: corner_report(stood.corners[p], brief) for p in facts.places}
     ends = {e: end_report(e, facts, stood, corners, brief, strips=strips) for e in ENDS}
     vehicle = vehicle_report(facts, stood, corners, ends, brief)
+    if load is None:
+        tell_measured(facts, setup, corners)
     tell_stops_met(facts, stood, corners, vehicle.roll_gradient)
     report = Report(
         setup=setup.id,
@@ -208,5 +212,5 @@ def _with_was(mine: Part, theirs: Part) -> Part:
     for name in mine.__slots__:
         value = getattr(mine, name)
         if type(value) is Figure and type(was := getattr(theirs, name)) is Figure:
-            setattr(made, name, Figure(value.value, value.unit, value.assumed, float(was.value)))
+            setattr(made, name, Figure(value.value, value.unit, value.assumed, float(was.value), was.assumed))
     return made

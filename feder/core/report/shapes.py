@@ -25,6 +25,8 @@ class Figure:
     unit: str
     assumed: bool = False
     was: float | None = None
+    was_assumed: bool = False
+    """Whether that one rests on an estimate too."""
 
 
 def figure(value: float | None, unit: str) -> Figure | None:
@@ -79,6 +81,12 @@ class CornerReport:
     damping_ratio: Figure | None = None
     hub_to_arch: Figure | None = None
     floor_to_arch: Figure | None = None
+    hub_measured: Figure | None = None
+    """Hub to arch, floor to arch and scale as read with this setup on the wheels; `hub_to_arch` is predicted."""
+    floor_measured: Figure | None = None
+    mass_measured: Figure | None = None
+    hub_off: Figure | None = None
+    """Measured hub to arch less the predicted one."""
     wheel_travel: Figure | None = None
     drop: Figure | None = None
     spring_length: Figure | None = None
@@ -185,6 +193,11 @@ class SagReport:
     rider_sag_along: Figure | None = None
     free_then_along: Figure | None = None
     target_along: Figure | None = None
+    free_measured: Figure | None = None
+    """As the tape showed it with this setup on the wheels."""
+    rider_measured: Figure | None = None
+    free_measured_along: Figure | None = None
+    rider_measured_along: Figure | None = None
     verdict: Verdict | None = None
     """What free sag says of the spring, once the rider sag is as wanted."""
     wanted_rate: Figure | None = None
@@ -238,6 +251,8 @@ class EndReport:
     """What both wheels carry together."""
     hub_to_arch: Figure | None = None
     """Mean of both sides."""
+    track: Figure | None = None
+    """With the wheels of this setup."""
     sprung_mass: Figure | None = None
     spring_rate: Figure | None = None
     motion_ratio: Figure | None = None

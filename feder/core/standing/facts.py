@@ -1,13 +1,11 @@
 """What the document says, gathered per corner and end: numbers that know their path and how they were got."""
 
-from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from feder.core.document.base import ENDS, EndName, Place
 from feder.core.document.cursor import Cursor, cursor, maybe, node, number, quantity
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup, SideSetup
-from feder.core.document.survey import UNIT_OF, Reading
 from feder.core.document.vehicle import End
 from feder.core.formulas.air import gas_force
 from feder.core.formulas.damping import coefficient_of_all
@@ -19,7 +17,8 @@ from feder.core.standing.arm import ArmFacts, arm_facts
 from feder.core.standing.coupling import Coupling
 from feder.core.standing.kept import Kept
 from feder.core.standing.ratios import coupling_of
-from feder.core.standing.sag_readings import NONE, SagReads, mean_of_readings, sag_reads, solid_of_travel
+from feder.core.standing.readings import mean_of_readings
+from feder.core.standing.sag_readings import NONE, SagReads, sag_reads, solid_of_travel
 
 
 @dataclass(frozen=True)
@@ -238,18 +237,9 @@ def _corner(document: Cursor, place: Place, end: EndFacts) -> CornerFacts:
     return CornerFacts(place, end, read("mass"), hub, read("floor_to_arch"), read("sill"), by_sag)
 
 
-def readings_of(document: Document, place: Place, quantity: str) -> Sequence[tuple[int, Reading]]:
-    """The readings of one quantity at one place, with their index in the survey."""
-    survey = document.survey
-    if survey is None:
-        return ()
-    return [(i, r) for i, r in enumerate(survey.readings) if r.place is place and r.quantity == quantity]
-
-
 def _reading(document: Cursor, place: Place, quantity: str) -> float | None:
     words = "scale reading" if quantity == "mass" else quantity.replace("_", " ")
-    found = readings_of(node(document), place, quantity)
-    return mean_of_readings(document, found, f"{place.words} {words}", UNIT_OF[quantity])
+    return mean_of_readings(document, 0, place, quantity, f"{place.words} {words}")
 
 
 def link_ratio(at: Cursor, name: EndName) -> float:

@@ -1,13 +1,13 @@
 """What was read of a two-wheeler's sag: extended, bike alone, rider on, each lifted and pressed, at the wheel."""
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 
-from feder.core.document.base import HOW_WORDS, Place
+from feder.core.document.base import Place
 from feder.core.document.cursor import Cursor, node, number
-from feder.core.document.survey import SAG_STATES, Reading
+from feder.core.document.survey import SAG_STATES
 from feder.core.document.vehicle import End
 from feder.core.formulas.sag import friction_of, mean_reading, solid_from_travel, wheel_of_tube
+from feder.core.standing.readings import mean_of_readings
 
 WORDS = {"extended": "fully extended", "bike": "bike alone", "rider": "rider on"}
 
@@ -26,15 +26,15 @@ class SagReads:
 NONE = SagReads({}, {})
 
 
-def sag_reads(document: Cursor, place: Place, end: Cursor) -> SagReads:
-    """The sag readings of one wheel. A fork read along its tube is led to the wheel by its rake."""
-    if place.mirror is not place or node(document).survey is None:
+def sag_reads(document: Cursor, place: Place, end: Cursor, survey: int = 0) -> SagReads:
+    """The sag readings of one wheel in a survey. A fork read along its tube is led to the wheel by its rake."""
+    if place.mirror is not place or len(node(document).surveys) <= survey:
         return NONE
     rake = rake_read_along(end, place)
     heights: dict[str, float] = {}
     frictions: dict[str, float] = {}
     for state in SAG_STATES:
-        lifted, pressed = (_one(document, place, state, pull) for pull in ("lifted", "pressed"))
+        lifted, pressed = (_one(document, survey, place, state, pull) for pull in ("lifted", "pressed"))
         if lifted is not None and pressed is not None:
             read = mean_reading(lifted, pressed)
             friction = friction_of(lifted, pressed)
@@ -67,24 +67,6 @@ def solid_of_travel(at: Cursor, place: Place, droop: float | None) -> float | No
     return None if whole >= droop else solid_from_travel(droop, whole)
 
 
-def _one(document: Cursor, place: Place, state: str, pull: str) -> float | None:
+def _one(document: Cursor, survey: int, place: Place, state: str, pull: str) -> float | None:
     """One reading, or the mean of its repeats."""
-    survey = node(document).survey
-    found = [(i, r) for i, r in enumerate(survey.readings) if r.place is place and r.quantity == f"{state}_{pull}"]
-    return mean_of_readings(document, found, f"{place.words} {WORDS[state]}, {pull}", "m")
-
-
-def mean_of_readings(
-    document: Cursor, found: Sequence[tuple[int, Reading]], label: str, unit: str
-) -> float | None:
-    """One reading of the first survey, or the mean of its repeats, with the first one's place."""
-    if not found:
-        return None
-    return number(
-        document.surveys[0].readings[found[0][0]].value,
-        label,
-        source=HOW_WORDS[found[0][1].how] if len(found) == 1 else f"mean of {len(found)} readings",
-        assumed=any(r.how == "estimated" for _, r in found),
-        value=sum(r.value for _, r in found) / len(found),
-        unit=unit,
-    )
+    return mean_of_readings(document, survey, place, f"{state}_{pull}", f"{place.words} {WORDS[state]}, {pull}")

@@ -943,6 +943,14 @@ export interface components {
             /** @default null */
             floor_to_arch?: components["schemas"]["Figure"] | null;
             /** @default null */
+            hub_measured?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            floor_measured?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            mass_measured?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            hub_off?: components["schemas"]["Figure"] | null;
+            /** @default null */
             wheel_travel?: components["schemas"]["Figure"] | null;
             /** @default null */
             drop?: components["schemas"]["Figure"] | null;
@@ -1039,6 +1047,8 @@ export interface components {
             /** @default null */
             hub_to_arch?: components["schemas"]["Figure"] | null;
             /** @default null */
+            track?: components["schemas"]["Figure"] | null;
+            /** @default null */
             sprung_mass?: components["schemas"]["Figure"] | null;
             /** @default null */
             spring_rate?: components["schemas"]["Figure"] | null;
@@ -1078,6 +1088,11 @@ export interface components {
              * @default null
              */
             was?: number | null;
+            /**
+             * Was Assumed
+             * @default false
+             */
+            was_assumed?: boolean;
         };
         /**
          * Finding
@@ -1294,6 +1309,14 @@ export interface components {
             free_then_along?: components["schemas"]["Figure"] | null;
             /** @default null */
             target_along?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_measured?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_measured?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_measured_along?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_measured_along?: components["schemas"]["Figure"] | null;
             /**
              * Verdict
              * @default null
@@ -1788,15 +1811,15 @@ export interface components {
         };
         /**
          * Document
-         * @description A vehicle file, format 1.
+         * @description A vehicle file, format 2.
          */
         Document: {
             /**
              * Format
-             * @default 1
+             * @default 2
              * @constant
              */
-            format?: 1;
+            format?: 2;
             /**
              * Content
              * @default feder vehicle
@@ -2453,7 +2476,6 @@ export interface components {
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
-             *         "measured": null,
              *         "oil_level": null,
              *         "plate_read": null,
              *         "preload": null,
@@ -2481,7 +2503,6 @@ export interface components {
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
-             *         "measured": null,
              *         "oil_level": null,
              *         "plate_read": null,
              *         "preload": null,
@@ -2509,7 +2530,6 @@ export interface components {
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
-             *         "measured": null,
              *         "oil_level": null,
              *         "plate_read": null,
              *         "preload": null,
@@ -2537,7 +2557,6 @@ export interface components {
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
-             *         "measured": null,
              *         "oil_level": null,
              *         "plate_read": null,
              *         "preload": null,
@@ -2565,7 +2584,6 @@ export interface components {
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
-             *         "measured": null,
              *         "oil_level": null,
              *         "plate_read": null,
              *         "preload": null,
@@ -2593,7 +2611,6 @@ export interface components {
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
-             *         "measured": null,
              *         "oil_level": null,
              *         "plate_read": null,
              *         "preload": null,
@@ -2680,11 +2697,6 @@ export interface components {
              * @default null
              */
             spacer?: number | null;
-            /**
-             * Measured
-             * @default null
-             */
-            measured?: number | null;
             /** @default null */
             seat?: components["schemas"]["Seat"] | null;
             /** @default null */
@@ -2758,7 +2770,6 @@ export interface components {
              *       "pressure": null,
              *       "stop": null,
              *       "spacer": null,
-             *       "measured": null,
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
@@ -2789,7 +2800,6 @@ export interface components {
              *       "pressure": null,
              *       "stop": null,
              *       "spacer": null,
-             *       "measured": null,
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
@@ -2820,7 +2830,6 @@ export interface components {
              *       "pressure": null,
              *       "stop": null,
              *       "spacer": null,
-             *       "measured": null,
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
@@ -2851,7 +2860,6 @@ export interface components {
              *       "pressure": null,
              *       "stop": null,
              *       "spacer": null,
-             *       "measured": null,
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
@@ -2882,7 +2890,6 @@ export interface components {
              *       "pressure": null,
              *       "stop": null,
              *       "spacer": null,
-             *       "measured": null,
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
@@ -2913,7 +2920,6 @@ export interface components {
              *       "pressure": null,
              *       "stop": null,
              *       "spacer": null,
-             *       "measured": null,
              *       "seat": null,
              *       "rebound": null,
              *       "bump": null,
@@ -3017,6 +3023,11 @@ export interface components {
         Survey: {
             /** Id */
             id: string;
+            /**
+             * Setup
+             * @default null
+             */
+            setup?: string | null;
             /**
              * Date
              * @default null

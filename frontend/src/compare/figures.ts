@@ -21,6 +21,7 @@ export const GROUPS: Group[] = [
     rows: [
       { name: 'floor_to_arch', words: 'floor to arch' },
       { name: 'hub_to_arch', words: 'hub to arch' },
+      { name: 'hub_measured', words: 'hub to arch, measured' },
       { name: 'mass', words: 'weight', options: { decimals: 0 } },
       { name: 'collar', words: 'collar', options: fine },
       { name: 'collar_turns', words: 'turns up' },

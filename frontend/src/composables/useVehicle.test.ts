@@ -21,7 +21,7 @@ vi.mock('idb-keyval', () => ({
 const side = () => ({ set_by: 'height', hub_to_arch: 0.354 })
 const sides = () => ({ front_left: side(), front_right: side(), rear_left: side(), rear_right: side() })
 const fresh = () => ({
-  format: 1,
+  format: 2,
   content: 'feder vehicle',
   vehicle: { name: 'Nettle', ends: {} },
   brief: { complaint: '' },

@@ -6,6 +6,7 @@ import QuantityField from '@/components/QuantityField.vue'
 import { useAnswer } from '@/composables/useAnswer'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
+import { meanOf, ROWS, valuesAt, written } from '@/logic/walk'
 
 /** After fitting: the heights it really stands at, and the collar moves that level it and bring it to its target. */
 const vehicle = useVehicle()
@@ -18,14 +19,18 @@ const { found, trouble } = useAnswer(() => {
 }, [vehicle.report])
 const rows = computed(() => found.value?.corners ?? [])
 const row = (p: Place) => rows.value.find((r) => r.place === p)
-const measured = (p: Place): number | null | undefined => vehicle.setup.value?.sides?.[p]?.measured
+const HUB = ROWS.find((r) => r.id === 'hub')!
+const of = computed(() => vehicle.setup.value?.id)
+const measured = (p: Place): number | null =>
+  vehicle.isFound.value ? null : meanOf(valuesAt(vehicle.document.value!, { row: HUB, place: p }, of.value))
 const wanted = (p: Place): number | null | undefined => vehicle.setup.value?.sides?.[p]?.hub_to_arch
 const missing = computed(() => PLACES.filter((p) => measured(p) == null))
 const unasked = computed(() => PLACES.filter((p) => wanted(p) == null))
 const set = (p: Place, value: number | null): void =>
-  vehicle.edit(`measured after fitting, ${placeWords(p)}`, [
-    { path: ['setups', vehicle.setupIndex.value, 'sides', p, 'measured'], value },
-  ])
+  vehicle.edit(
+    `measured after fitting, ${placeWords(p)}`,
+    written(vehicle.document.value!, { row: HUB, place: p }, value, false, of.value),
+  )
 const level = computed(() => rows.value.length === 4 && rows.value.every((r) => r.within))
 </script>
 
@@ -54,7 +59,8 @@ const level = computed(() => rows.value.length === 4 && rows.value.every((r) => 
             <QuantityField
               hide-label
               :label="`measured after fitting, ${placeWords(p)}`"
-              of="SideSetup.measured"
+              of="Survey.hub_to_arch"
+              :readonly="vehicle.isFound.value"
               :model-value="measured(p)"
               @update:model-value="(v) => set(p, v)" />
           </td>

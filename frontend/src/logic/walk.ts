@@ -104,12 +104,20 @@ export interface WalkStep {
 export const STEPS: WalkStep[] = ROWS.flatMap((row) => WALK.map((place) => ({ row, place })))
 
 const sideOf = (document: Document, place: Place): SideSetup => document.setups[0]!.sides![place]!
-const readingsOf = (document: Document, step: WalkStep): Reading[] =>
-  (document.surveys?.[0]?.readings ?? []).filter((r) => r.place === step.place && r.quantity === step.row.quantity)
+/** Where the newest survey with a setup on the wheels stands; none told: the one as found. -1 where there is none. */
+export function surveyAt(document: Document, setup?: string): number {
+  const surveys = document.surveys ?? []
+  if (!setup || setup === document.setups[0]?.id) return surveys.length ? 0 : -1
+  return surveys.findLastIndex((s) => s.setup === setup)
+}
+const readingsOf = (document: Document, step: WalkStep, setup?: string): Reading[] =>
+  (document.surveys?.[surveyAt(document, setup)]?.readings ?? []).filter(
+    (r) => r.place === step.place && r.quantity === step.row.quantity,
+  )
 
-/** Every value read at a step: several are repeats. */
-export function valuesAt(document: Document, step: WalkStep): number[] {
-  if (step.row.quantity) return readingsOf(document, step).map((r) => r.value)
+/** Every value read at a step, as found or with a setup on the wheels: several are repeats. */
+export function valuesAt(document: Document, step: WalkStep, setup?: string): number[] {
+  if (step.row.quantity) return readingsOf(document, step, setup).map((r) => r.value)
   const value = sideOf(document, step.place)[step.row.member!]
   if (value === null || value === undefined) return []
   return [typeof value === 'number' ? value : value.count]
@@ -123,15 +131,22 @@ export function written(
   step: WalkStep,
   value: number | null,
   again: boolean,
+  setup?: string,
 ): { path: Path; value: unknown }[] {
   const { row, place } = step
   if (row.quantity) {
-    const all = document.surveys?.[0]?.readings ?? []
+    const at = surveyAt(document, setup)
+    const all = document.surveys?.[at]?.readings ?? []
     const others = again ? [...all] : all.filter((r) => r.place !== place || r.quantity !== row.quantity)
     const list = value === null ? others : [...others, { place, quantity: row.quantity, value, how: row.how! }]
-    return document.surveys?.length
-      ? [{ path: ['surveys', 0, 'readings'], value: list }]
-      : [{ path: ['surveys'], value: [{ id: 'first', readings: list }] }]
+    if (at >= 0) return [{ path: ['surveys', at, 'readings'], value: list }]
+    const [surveys, found] = [document.surveys ?? [], document.setups[0]!.id]
+    const first = surveys.length ? surveys : [{ id: 'first', readings: [] }]
+    if (!setup || setup === found) return [{ path: ['surveys'], value: [{ id: 'first', readings: list }] }]
+    const taken = new Set(first.map((s) => s.id))
+    let [id, n] = ['set-down', 1]
+    while (taken.has(id)) id = `set-down-${(n += 1)}`
+    return [{ path: ['surveys'], value: [...first, { id, setup, readings: list }] }]
   }
   const now = sideOf(document, place)[row.member!]
   const made =

@@ -88,6 +88,11 @@ const take = (): Promise<string | null> => vehicle.act('sags wanted', { act: 'ta
           <template v-if="sags(e)!.rider_read_along"
             >Rider {{ mm(sags(e)!.rider_read_along!.value) }} to
             <b>{{ mm(sags(e)!.target_along!.value) }}</b>. </template
+          ><template v-if="sags(e)!.rider_measured_along"
+            >Read with the plan on it: rider <b>{{ mm(sags(e)!.rider_measured_along!.value) }}</b><template
+              v-if="sags(e)!.free_measured_along"
+              >, alone <b>{{ mm(sags(e)!.free_measured_along!.value) }}</b></template
+            >. </template
           ><template v-if="sags(e)!.free_then_along"
             >Alone then
             <b :class="{ 'grade-look': ringed(sags(e)!.verdict) }">{{ mm(sags(e)!.free_then_along!.value) }}</b>{{
@@ -108,7 +113,7 @@ const take = (): Promise<string | null> => vehicle.act('sags wanted', { act: 'ta
       out before anything is opened.
     </p>
     <div class="acts">
-      <button class="big" @click="emit('again')">Turned.<br />Read again</button
+      <button v-if="planned" class="big" @click="emit('again')">Turned.<br />Read again</button
       ><button v-if="planned" class="big go" :disabled="!ENDS.some((e) => sags(e)?.verdict)" @click="take">
         <b>Set the plan so</b><span>{{ vehicle.setup.value?.name }}</span></button
       ><router-link v-else class="big go" :to="`/vehicle/${vehicle.id}/height`"><b>To the bench</b></router-link>

@@ -12,7 +12,7 @@ import { itemSet, statesWith } from '@/springs/loads'
 
 import CycleView from './CycleView.vue'
 import PhoneVerdict from './PhoneVerdict.vue'
-import { firstUnread, handWork, pullWords, readAt, STATE_WORDS, STATES, stepAt, STEPS } from './walk'
+import { firstUnread, handWork, pullWords, readAt, type SagStep, STATE_WORDS, STATES, stepAt, STEPS } from './walk'
 
 /** The helper's page: the sag walk in one hand on a phone, one reading at a time, then what to turn. */
 const route = useRoute()
@@ -22,6 +22,14 @@ const RIDER = -1
 const VERDICT = STEPS.length
 const at = ref<number | null>(null)
 const document_ = computed(() => vehicle.document.value)
+/** Turned, and read again: with the plan on the wheels, beside what was read as found. */
+const again = ref(false)
+const on = computed(() => (again.value ? vehicle.setup.value?.id : undefined))
+const here = (step: SagStep): number | null => (document_.value ? readAt(document_.value, step, on.value) : null)
+function readAgain(): void {
+  again.value = !vehicle.isFound.value
+  at.value = 4
+}
 const rider = computed(() => (document_.value?.loads ?? []).find((l) => l.items?.length)?.items?.[0] ?? null)
 watch(
   document_,
@@ -34,9 +42,7 @@ watch(
 )
 const step = computed(() => (at.value !== null && at.value >= 0 && at.value < VERDICT ? STEPS[at.value]! : null))
 const unit = computed(() => units.unit(step.value ? 'm' : 'kg'))
-const saved = computed(() =>
-  step.value && document_.value ? readAt(document_.value, step.value) : (rider.value?.mass ?? null),
-)
+const saved = computed(() => (step.value && document_.value ? here(step.value) : (rider.value?.mass ?? null)))
 const show = (v: number | null): string =>
   v === null
     ? ''
@@ -49,7 +55,7 @@ const error = ref('')
 const asking = ref('')
 const fresh = ref(true)
 watch(
-  [at, () => !!document_.value],
+  [at, on, () => !!document_.value],
   () => {
     text.value = show(saved.value)
     error.value = ''
@@ -59,9 +65,7 @@ watch(
   { immediate: true },
 )
 const partner = computed(() =>
-  step.value?.pull === 'pressed' && document_.value
-    ? readAt(document_.value, stepAt(step.value.state, step.value.place, 'lifted'))
-    : null,
+  step.value?.pull === 'pressed' && document_.value ? here(stepAt(step.value.state, step.value.place, 'lifted')) : null,
 )
 const friction = computed(() => {
   const here = Number(text.value.replace(',', '.'))
@@ -115,7 +119,7 @@ async function next(): Promise<void> {
   const d = document_.value!
   if (step.value) {
     const before = vehicle.report.value
-    vehicle.edit(`${step.value.row.words}, ${step.value.place}`, written(d, step.value, data.value, false))
+    vehicle.edit(`${step.value.row.words}, ${step.value.place}`, written(d, step.value, data.value, false, on.value))
     for (let i = 0; i < 40 && vehicle.report.value === before; i++) await new Promise((r) => setTimeout(r, 25))
     if (step.value.pull === 'pressed' && (asking.value = wrong())) return
   } else if (rider.value)
@@ -163,7 +167,9 @@ const dot = (state: string, i: number): number => STEPS.findIndex((s) => s.state
 <template>
   <div class="phone">
     <header>
-      <b>{{ document_?.vehicle.name ?? '' }}</b><span class="quiet">sag walk</span
+      <b>{{ document_?.vehicle.name ?? '' }}</b><span class="quiet">{{
+        again ? `read again, ${vehicle.setup.value?.name}` : 'sag walk'
+      }}</span
       ><span class="count">{{ at === VERDICT ? 'verdict' : step ? `reading ${at! + 1} of 12` : '' }}</span>
     </header>
     <p v-if="vehicle.missing.value" class="pad">
@@ -189,12 +195,12 @@ const dot = (state: string, i: number): number => STEPS.findIndex((s) => s.state
                   cx="8"
                   cy="8"
                   r="6"
-                  :class="{ full: readAt(document_, STEPS[dot(s, i)]!) !== null, here: at === dot(s, i) }" />
+                  :class="{ full: here(STEPS[dot(s, i)]!) !== null, here: at === dot(s, i) }" />
               </svg></button></span
           >{{ STATE_WORDS[s] }}</span
         >
       </nav>
-      <PhoneVerdict v-if="at === VERDICT" @again="at = 8" @back="go(-1)" />
+      <PhoneVerdict v-if="at === VERDICT" @again="readAgain" @back="go(-1)" />
       <main v-else class="pad">
         <h1 id="phone-at">{{ title }}</h1>
         <p v-if="step" class="hand">

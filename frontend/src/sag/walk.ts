@@ -32,7 +32,8 @@ export const STEPS: SagStep[] = STATES.flatMap((state) =>
 )
 export const stepAt = (state: State, place: EndName, pull: Pull): SagStep =>
   STEPS.find((s) => s.state === state && s.place === place && s.pull === pull)!
-export const readAt = (document: Document, step: SagStep): number | null => meanOf(valuesAt(document, step))
+export const readAt = (document: Document, step: SagStep, setup?: string): number | null =>
+  meanOf(valuesAt(document, step, setup))
 export const readCount = (document: Document): number => STEPS.filter((s) => readAt(document, s) !== null).length
 export const firstUnread = (document: Document): number =>
   Math.max(

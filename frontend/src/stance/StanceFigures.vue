@@ -36,6 +36,9 @@ const flagged = (place: Place, key: string): boolean =>
   )
 const height = (place: Place): Figure | null | undefined => corner(place)?.floor_to_arch ?? corner(place)?.hub_to_arch
 const key = computed(() => (places.value.some((p) => corner(p)?.floor_to_arch) ? 'floor_to_arch' : 'hub_to_arch'))
+/** What the tape showed with this setup on the wheels, where it was read. */
+const read = (place: Place): Figure | null | undefined =>
+  key.value === 'floor_to_arch' ? corner(place)?.floor_measured : corner(place)?.hub_measured
 const estimated = computed(() =>
   places.value.some((p) => height(p)?.assumed || rows.value.some((r) => corner(p)?.[r.key]?.assumed)),
 )
@@ -93,7 +96,8 @@ const font = (text: string): string => (text.length > 6 ? 'font-size:18px' : '')
         <g v-if="flagged(p, 'height') || flagged(p, 'survey')" :transform="`translate(${x[p]! - 40} 22)`"
           ><path class="fl-s" d="M0 14V0" /><path class="fl-f" d="M0 0l10 3.500-10 3.500z"
         /></g>
-        <text class="chg" :x="x[p]" y="56" text-anchor="middle">{{ change(height(p)) }}</text>
+        <text v-if="read(p)" class="chg" :x="x[p]" y="56" text-anchor="middle">read {{ told(read(p)!) }}</text>
+        <text v-else class="chg" :x="x[p]" y="56" text-anchor="middle">{{ change(height(p)) }}</text>
       </template>
     </g>
     <template v-if="places.length === 2"

@@ -8,6 +8,7 @@ from feder.core.document.document import Document
 from feder.core.practice.thresholds import LEVEL_ENOUGH
 from feder.core.report.evaluate import evaluate_plain
 from feder.core.standing.facts import setup_of, side_of
+from feder.core.standing.readings import readings_of
 
 
 @dataclass(slots=True)
@@ -35,7 +36,7 @@ def correction(document: Document, setup: str) -> list[CornerCorrection]:
     """
     at = setup_of(document, setup)
     wanted = {p: side_of(at, p).hub_to_arch for p in document.places}
-    measured = {p: side_of(at, p).measured for p in document.places}
+    measured = measured_heights(document, setup)
     if any(v is None for v in (*wanted.values(), *measured.values())):
         return []
     there = evaluate_plain(_asked(document, setup, wanted), setup)
@@ -49,6 +50,18 @@ def correction(document: Document, setup: str) -> list[CornerCorrection]:
         turns = None if move is None or not pitch else move / pitch
         rows.append(CornerCorrection(place, m, w, move, turns, abs(m - w) <= LEVEL_ENOUGH))
     return rows
+
+
+def measured_heights(document: Document, setup: str) -> dict[Place, float | None]:
+    """Hub to arch at each corner as read with a setup on the wheels, repeats averaged; None where it was not."""
+    survey = document.survey_index(setup)
+    found: dict[Place, float | None] = dict.fromkeys(document.places)
+    if survey is None:
+        return found
+    for place in document.places:
+        values = [r.value for _, r in readings_of(document, place, "hub_to_arch", survey)]
+        found[place] = sum(values) / len(values) if values else None
+    return found
 
 
 def _asked(document: Document, setup: str, heights: dict[Place, float | None]) -> Document:

@@ -67,9 +67,15 @@ def sag_report(
         made.rider_load = figure(load_between(loads[1], loads[0]), "N")
     if droop is not None and rider_band is not None and loads[0] is not None and loads[1] is not None:
         _answer(made, alone, found, (loads[0], loads[1]), brief, (rider_band, free_band or WIDE))
-    made.free_read_along, made.rider_read_along = _along(made.free_read, rake), _along(made.rider_read, rake)
-    made.free_sag_along, made.rider_sag_along = _along(made.free_sag, rake), _along(made.rider_sag, rake)
-    made.free_then_along, made.target_along = _along(made.free_then, rake), _along(made.target, rake)
+    made.free_read_along, made.rider_read_along = (
+        along_as_read(made.free_read, rake),
+        along_as_read(made.rider_read, rake),
+    )
+    made.free_sag_along, made.rider_sag_along = (
+        along_as_read(made.free_sag, rake),
+        along_as_read(made.rider_sag, rake),
+    )
+    made.free_then_along, made.target_along = along_as_read(made.free_then, rake), along_as_read(made.target, rake)
     return made
 
 
@@ -81,7 +87,7 @@ def _band(at: Cursor, band: Pair | None, label: str) -> tuple[Figure | None, Fig
     return low, high
 
 
-def _along(known: Figure | None, rake: float | None) -> Figure | None:
+def along_as_read(known: Figure | None, rake: float | None) -> Figure | None:
     """A sag as it is read: along the tube of a fork that is read so, or the same as at the wheel."""
     if known is None:
         return None

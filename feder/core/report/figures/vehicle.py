@@ -68,6 +68,7 @@ def end_report(
         end=name,
         axle_mass=figure(carried, "kg"),
         hub_to_arch=figure(_same_or_mean(*hubs), "m"),
+        track=None if left is right else figure(left.facts.end.track, "m"),
         sprung_mass=figure(mass, "kg"),
         spring_rate=figure(rate, "N/m"),
         motion_ratio=figure(ratio, ""),

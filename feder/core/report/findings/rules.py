@@ -6,6 +6,8 @@ from feder.core.report.findings.case import Case, Rule
 from feder.core.report.shapes import Finding
 
 RULES: tuple[Rule, ...] = (
+    survey.known_damage,
+    survey.plate_exceeded,
     geometry.unsprung_above_corner,
     survey.hub_off_floor,
     survey.side_to_side,
@@ -58,8 +60,6 @@ RULES: tuple[Rule, ...] = (
     sag.ends_out_of_balance,
     sag.leans_too_little,
     settings.knob_left_alone,
-    survey.known_damage,
-    survey.plate_exceeded,
     settings.clicks_past_range,
     settings.clicks_from_both_ends,
     geometry.sweep_doubted,

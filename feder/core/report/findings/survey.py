@@ -14,7 +14,7 @@ from feder.core.practice.thresholds import (
 )
 from feder.core.report.findings.case import Case, length, mass
 from feder.core.report.shapes import Finding, Mend
-from feder.core.standing.facts import readings_of
+from feder.core.standing.readings import readings_of
 
 
 def hub_off_floor(case: Case) -> Iterator[Finding]:

@@ -1,0 +1,31 @@
+"""The readings of a survey: one, or the mean of its repeats, as a number that knows its path."""
+
+from collections.abc import Sequence
+
+from feder.core.document.base import HOW_WORDS, Place
+from feder.core.document.cursor import Cursor, node, number
+from feder.core.document.document import Document
+from feder.core.document.survey import UNIT_OF, Reading
+
+
+def mean_of_readings(document: Cursor, survey: int, place: Place, quantity: str, label: str) -> float | None:
+    """One reading of a survey, or the mean of its repeats, with the first one's place."""
+    found = readings_of(node(document), place, quantity, survey)
+    if not found:
+        return None
+    return number(
+        document.surveys[survey].readings[found[0][0]].value,
+        label,
+        source=HOW_WORDS[found[0][1].how] if len(found) == 1 else f"mean of {len(found)} readings",
+        assumed=any(r.how == "estimated" for _, r in found),
+        value=sum(r.value for _, r in found) / len(found),
+        unit=UNIT_OF[quantity],
+    )
+
+
+def readings_of(document: Document, place: Place, quantity: str, survey: int = 0) -> Sequence[tuple[int, Reading]]:
+    """The readings of one quantity at one place in a survey, with their index in it."""
+    if len(document.surveys) <= survey:
+        return ()
+    readings = document.surveys[survey].readings
+    return [(i, r) for i, r in enumerate(readings) if r.place is place and r.quantity == quantity]
