@@ -92,7 +92,7 @@ def _ladder(place: Place, corner: CornerReport, low: float, high: float, system:
 
     bump = [
         (f.value, letter)
-        for f, letter in ((corner.solid, "S"), (corner.contact, "T"), (corner.bind, "B"))
+        for f, letter in ((corner.hard, "H"), (corner.solid, "S"), (corner.contact, "T"), (corner.bind, "B"))
         if f is not None
     ]
     if corner.droop is None or not bump:

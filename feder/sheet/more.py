@@ -11,7 +11,7 @@ from feder.core.report.shapes import Figure, Report
 from feder.core.standing.facts import side_of
 from feder.units.show import SHOWN_UNIT, figure, unit_shown
 
-LIMIT_WORDS = {"T": "tyre", "S": "damper", "B": "coils"}
+LIMIT_WORDS = {"T": "tyre", "S": "damper", "B": "coils", "H": "stop hard"}
 
 
 @dataclass(frozen=True)

@@ -5,7 +5,7 @@ import math
 
 import numpy as np
 import pytest
-from hypothesis import given
+from hypothesis import assume, given
 from hypothesis import strategies as st
 from scipy.integrate import quad
 from scipy.optimize import brentq
@@ -49,6 +49,7 @@ def test_its_rate_is_the_derivative_of_its_force(points, part):
     table = table_from(points)
     x = points[0][0] + part * (points[-1][0] - points[0][0])
     h = 1e-7
+    assume(min(abs(x - at) for at, _ in points) > 10 * h)  # at a kink there is no one derivative
     numeric = (table.force(x + h) - table.force(x - h)) / (2 * h)
     assert table.rate(x) == pytest.approx(numeric, rel=1e-3, abs=50)
     assert (

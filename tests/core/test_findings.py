@@ -205,8 +205,8 @@ CASES = {
     ),
     "drop_costs": (
         "front_left",
-        lambda d: both(d, "front", hub_to_arch=0.348),
-        lambda d: both(d, "front", hub_to_arch=0.352),
+        lambda d: both(d, "front", hub_to_arch=0.3530),
+        lambda d: both(d, "front", hub_to_arch=0.3535),
     ),
     "tyre_before_solid": (
         "front_left",

@@ -7,6 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.optimize import brentq
 
+from feder.core.document.setup import StopTrim
 from feder.core.document.vehicle import LowerArm
 from feder.core.formulas.height import collar_move, preload, spring_swap
 from feder.core.formulas.steering import arm_angle
@@ -14,7 +15,7 @@ from feder.core.formulas.travel import bump_stop, bump_travel
 from feder.core.numbers.errors import OutOfRange
 from feder.core.numbers.notes import collecting_notes
 from feder.core.report.evaluate import evaluate
-from tests.changes import with_end
+from tests.changes import with_end, with_side
 
 
 @given(st.floats(1e3, 6e3), st.floats(0.4, 1.1), st.floats(2e4, 1e5), st.floats(-0.03, 0.03))
@@ -83,3 +84,36 @@ def test_the_lower_arm_turns_with_the_drop_and_a_spacer_at_the_joint_levels_it(c
     assert end.joint_spacer.value == pytest.approx(0.35 * sine, abs=1e-9)
     assert arm_angle(end.lower_arm_angle.value, 0.35, end.joint_spacer.value) == pytest.approx(0.0, abs=1e-12)
     assert evaluate(car, "plan").ends["front"].lower_arm_angle is None
+
+
+@pytest.mark.parametrize(("length", "packer"), [(0.045, 0.0), (0.030, 0.0), (0.030, 0.005)])
+def test_a_stop_gone_hard_is_a_limit_and_the_first_where_it_comes_first(car, length, packer):
+    """Front shaft 64 mm at 354 mm hub to arch, squeezing to half: hard after gap plus half the stop, over 0.96."""
+    place = "front_left"
+    car = with_side(car, "plan", place, stop=StopTrim(length=length, packer=packer))
+    corner = evaluate(car, "plan").corners[place]
+    hard = (0.064 - packer - length / 2) / 0.96 - (0.354 - corner.hub_to_arch.value)
+    assert corner.hard.value == pytest.approx(hard, abs=1e-9)
+    rest = {"S": corner.solid.value, "T": corner.contact.value, "B": corner.bind.value, "H": corner.hard.value}
+    assert corner.first_limit == min(rest, key=rest.get)
+    assert corner.bump_travel.value == min(rest.values())
+    # what the drop takes is counted against the travel as found, up to the stop as it came: 0.376 from 0.354
+    available = (0.064 - 0.0225) / 0.96 + 0.022
+    assert corner.lost_fraction.value == pytest.approx((0.376 - corner.hub_to_arch.value) / available, rel=1e-9)
+
+
+def test_a_stop_hard_before_the_tyre_meets_the_arch_keeps_it_off(car):
+    limits = car.vehicle.ends.front.limits.but(contact=0.301, solid=0.280)
+    rules = {
+        f.rule for f in evaluate(with_end(car, "front", limits=limits), "plan").findings if "front" in f.place
+    }
+    assert "tyre_before_solid" not in rules
+    bare = with_end(car, "front", limits=limits, bump_stop=None)
+    rules = {f.rule for f in evaluate(bare, "plan").findings if "front" in f.place}
+    assert "tyre_before_solid" in rules
+
+
+def test_the_height_at_which_the_stop_is_touched_follows_from_shaft_and_stop(car):
+    touched = 0.354 - (0.064 - 0.045) / 0.96
+    assert evaluate(car, "found").ends["front"].stop_touched.value == pytest.approx(touched, abs=1e-12)
+    assert evaluate(with_end(car, "front", bump_stop=None), "plan").ends["front"].stop_touched is None

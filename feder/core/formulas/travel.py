@@ -140,6 +140,12 @@ def bump_stop(
     return StopLengths(stop_gap(shaft_at_ride, packer, stop_length), longest, shortest, float(feasible))
 
 
+@formula(result="damper_travel", source="the gap closes, then the stop squeezes by its share")
+def damper_travel_to_hard(gap: Metre, stop_length: NonNegativeLength, compressible: Ratio) -> Metre:
+    """Travel of the damper until its stop is squeezed as far as it goes."""
+    return gap + compressible * stop_length
+
+
 @formula(result="lateral_g", source="steady roll: the outer wheel rises by half the track times the roll angle")
 def cornering_to_stop(travel_left: Metre, roll_gradient: RadianPerG, track: Length) -> Ratio:
     """Cornering, in g, at which the outer wheel has used this travel. No jacking, no aero."""

@@ -130,11 +130,13 @@ class CornerReport:
     """How far friction may hold the corner off its height, either way."""
     droop: Figure | None = None
     stop: Figure | None = None
+    hard: Figure | None = None
+    """Where the bump stop is squeezed as far as it goes."""
     solid: Figure | None = None
     contact: Figure | None = None
     bind: Figure | None = None
     loose: Figure | None = None
-    first_limit: Literal["T", "S", "B"] | None = None
+    first_limit: Literal["T", "S", "B", "H"] | None = None
     bump_travel: Figure | None = None
     lost_fraction: Figure | None = None
 
@@ -260,6 +262,8 @@ class EndReport:
     frequency: Figure | None = None
     rate_low: Figure | None = None
     rate_high: Figure | None = None
+    stop_touched: Figure | None = None
+    """Hub to arch at which the bump stop is touched, from shaft and stop."""
     lower_arm_angle: Figure | None = None
     """Outer end up positive."""
     joint_spacer: Figure | None = None

@@ -58,6 +58,8 @@ class StandingCorner:
     found_free_angle: float | None = None
     pressure: float | None = None
     stroke: float | None = None
+    as_found: "StandingCorner | None" = None
+    """The same corner as found; nothing where this is it."""
     fixed: bool = False
     """Whether the adjuster stands where it was set, whatever the load."""
 

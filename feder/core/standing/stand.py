@@ -215,6 +215,7 @@ def _dressed(at: Cursor, end: EndFacts, found: StandingCorner) -> StandingCorner
         collar=None,
         free_angle=None,
         pressure=None,
+        as_found=found,
         spring_force=None,
         spring_length=None,
         spring_load=None,

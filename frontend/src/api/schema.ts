@@ -1015,6 +1015,8 @@ export interface components {
             /** @default null */
             stop?: components["schemas"]["Figure"] | null;
             /** @default null */
+            hard?: components["schemas"]["Figure"] | null;
+            /** @default null */
             solid?: components["schemas"]["Figure"] | null;
             /** @default null */
             contact?: components["schemas"]["Figure"] | null;
@@ -1026,7 +1028,7 @@ export interface components {
              * First Limit
              * @default null
              */
-            first_limit?: ("T" | "S" | "B") | null;
+            first_limit?: ("T" | "S" | "B" | "H") | null;
             /** @default null */
             bump_travel?: components["schemas"]["Figure"] | null;
             /** @default null */
@@ -1062,6 +1064,8 @@ export interface components {
             rate_low?: components["schemas"]["Figure"] | null;
             /** @default null */
             rate_high?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            stop_touched?: components["schemas"]["Figure"] | null;
             /** @default null */
             lower_arm_angle?: components["schemas"]["Figure"] | null;
             /** @default null */
@@ -4204,7 +4208,7 @@ export interface components {
              * First Limit
              * @default null
              */
-            first_limit?: ("T" | "S" | "B") | null;
+            first_limit?: ("T" | "S" | "B" | "H") | null;
             /** @default null */
             bump_travel?: components["schemas"]["Figure"] | null;
             /** @default null */

@@ -53,8 +53,13 @@ function setLayout(end: EndName, layout: string): void {
 const LIMITS = [
   { member: 'droop', words: 'full droop', letter: 'D', says: 'wheel hanging on the damper' },
   { member: 'stop', words: 'stop touched', letter: '', says: 'bump stop just meets' },
-  { member: 'solid', words: 'damper solid', letter: 'S', says: 'stop squeezed flat' },
-  { member: 'contact', words: 'tyre meets arch', letter: 'T', says: 'turn the wheel too' },
+  { member: 'solid', words: 'damper solid', letter: 'S', says: 'stop off: metal on metal' },
+  {
+    member: 'contact',
+    words: 'tyre meets arch',
+    letter: 'T',
+    says: 'turn the wheel too; damper off where it is solid first',
+  },
 ] as const
 const DIMENSIONS = [
   { member: 'front_overhang', words: 'front overhang' },
@@ -227,7 +232,15 @@ const estimateDamper = (end: EndName, on: boolean): void =>
       <p class="small quiet">Spring out, wheel jacked in steps, on stands. Read hub to arch at each.</p>
       <div class="limits">
         <div v-for="l in LIMITS" :key="l.member">
+          <p v-if="l.member === 'stop' && vehicle.report.value?.ends[end]?.stop_touched" class="small">
+            <span class="quiet">stop touched, from shaft and stop</span><br /><AskFigure
+              :figure="vehicle.report.value.ends[end].stop_touched"
+              :path="`ends.${end}.stop_touched`"
+              title="stop touched"
+              :options="{ unit: true }" />
+          </p>
           <QuantityField
+            v-else
             :label="l.words"
             of="Limits"
             :decimals="1"

@@ -257,7 +257,7 @@ const findings = computed(() =>
                 :path="`corners.${e.limit_at}.bump_travel`"
                 :title="`bump travel, ${placeWords(e.limit_at ?? '')}, ${r.name}`"
                 :at="{ load: r.id }" /><small v-if="e.first_limit">{{
-                { T: 'tyre', S: 'damper', B: 'coils' }[e.first_limit]
+                { T: 'tyre', S: 'damper', B: 'coils', H: 'stop hard' }[e.first_limit]
               }}</small>
             </td>
           </template>

@@ -4,21 +4,23 @@ import type { CornerReport } from '@/api/client'
 export interface LadderMarks {
   droop: number | null
   stop: number | null
+  hard?: number | null
   solid: number | null
   contact: number | null
   bind: number | null
   loose: number | null
   /** The letter of the one that comes first, by the report. */
-  first?: 'T' | 'S' | 'B' | null
+  first?: 'T' | 'S' | 'B' | 'H' | null
   /** Which of them rest on an estimate. */
   estimated?: string[]
 }
-const LIMITS = ['droop', 'stop', 'solid', 'contact', 'bind', 'loose'] as const
+const LIMITS = ['droop', 'stop', 'hard', 'solid', 'contact', 'bind', 'loose'] as const
 export const marksOf = (corner: CornerReport | undefined): LadderMarks => {
   const mm = (f: { value: number } | null | undefined): number | null => (f ? f.value * 1000 : null)
   return {
     droop: mm(corner?.droop),
     stop: mm(corner?.stop),
+    hard: mm(corner?.hard),
     solid: mm(corner?.solid),
     contact: mm(corner?.contact),
     bind: mm(corner?.bind),
@@ -29,7 +31,7 @@ export const marksOf = (corner: CornerReport | undefined): LadderMarks => {
 }
 
 export interface LimitTag {
-  letter: 'T' | 'S' | 'B' | 'D' | 'L'
+  letter: 'T' | 'S' | 'B' | 'H' | 'D' | 'L'
   at: number
   first: boolean
   kind: 'plain' | 'stop' | 'look' | 'late'
@@ -38,10 +40,11 @@ export interface LimitTag {
 /** The limits in bump, the one that comes first marked, later ones drawn lightly. Bind is shown only where it matters. */
 export function bumpTags(marks: LadderMarks): LimitTag[] {
   const known = [
+    { letter: 'H' as const, at: marks.hard ?? null },
     { letter: 'S' as const, at: marks.solid },
     { letter: 'T' as const, at: marks.contact },
     { letter: 'B' as const, at: marks.bind },
-  ].filter((t): t is { letter: 'S' | 'T' | 'B'; at: number } => t.at !== null)
+  ].filter((t): t is { letter: 'S' | 'T' | 'B' | 'H'; at: number } => t.at !== null)
   const { first } = marks
   return known
     .filter((t) => t.letter !== 'B' || first === 'B' || known.length === 1)

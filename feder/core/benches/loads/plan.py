@@ -38,7 +38,7 @@ class LoadedEnd:
     stop: Figure | None = None
     """Wheel travel left to the bump stop; negative when it is squeezed."""
     stop_at: Place | None = None
-    first_limit: Literal["T", "S", "B"] | None = None
+    first_limit: Literal["T", "S", "B", "H"] | None = None
     bump_travel: Figure | None = None
     limit_at: Place | None = None
 

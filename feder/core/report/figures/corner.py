@@ -7,7 +7,7 @@ from feder.core.document.cursor import node, number
 from feder.core.formulas.height import body_for_hold, collar_between, droop_compression, preload_force, turns_of
 from feder.core.formulas.masses import scale_mass
 from feder.core.formulas.torsion import bar_shear_stress, free_angle_change_of, torque_of_twist
-from feder.core.formulas.travel import bump_available, bump_lost
+from feder.core.formulas.travel import bump_lost
 from feder.core.formulas.wheel_heights import (
     floor_to_arch_after,
     hub_to_arch_after,
@@ -19,13 +19,13 @@ from feder.core.formulas.wheel_heights import (
     travel_to_limit,
 )
 from feder.core.report.figures.rates import Figures, rates, sprung_mass
-from feder.core.report.figures.stops import stop_lengths
+from feder.core.report.figures.stops import stop_lengths, travel_to_hard
 from feder.core.report.figures.wanted import hold_wanted
 from feder.core.report.shapes import CornerReport, figure
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.pushes import push_at
 
-Letter = Literal["T", "S", "B"]
+Letter = Literal["T", "S", "B", "H"]
 ALREADY_LOST = 1e-9
 
 
@@ -67,7 +67,7 @@ def corner_report(stood: StandingCorner, brief: Brief) -> CornerReport:
         bump_travel=figure(bump, "m"),
         lost_fraction=figure(lost, ""),
         **{k: figure(v, u) for k, (v, u) in figures.items()},
-        **{k: figure(limits.get(k), "m") for k in ("droop", "stop", "solid", "contact", "bind", "loose")},
+        **{k: figure(limits.get(k), "m") for k in ("droop", "stop", "hard", "solid", "contact", "bind", "loose")},
     )
 
 
@@ -171,6 +171,7 @@ def limits_of(stood: StandingCorner) -> dict[str, float | None]:
             ("contact", end.contact, hub),
         ):
             limits[name] = None if height is None else travel_to_limit(at, height)
+        limits["hard"] = travel_to_hard(stood, base)
     at_spring = stood.spring_hub
     if spring is not None and length is not None and stood.motion_ratio and at_spring is not None:
         for name, other in (("bind", spring.solid_length), ("loose", spring.free_length)):
@@ -208,9 +209,9 @@ def _touch_height(stood: StandingCorner) -> float | None:
 
 
 def first_limit(limits: dict[str, float | None]) -> tuple[Letter | None, float | None]:
-    """The limit met first in bump: T tyre on arch, S damper solid, B coils closed; and its travel."""
+    """The limit met first in bump: H stop squeezed hard, T tyre on arch, S damper solid, B coils closed."""
     named: list[tuple[float, Letter]] = []
-    for letter, name in (("S", "solid"), ("T", "contact"), ("B", "bind")):
+    for letter, name in (("H", "hard"), ("S", "solid"), ("T", "contact"), ("B", "bind")):
         value = limits.get(name)
         if value is not None:
             named.append((value, letter))  # type: ignore[arg-type]
@@ -221,10 +222,10 @@ def first_limit(limits: dict[str, float | None]) -> tuple[Letter | None, float |
 
 
 def _lost(stood: StandingCorner) -> float | None:
-    """Share of the bump travel as found, up to damper or arch, that the drop takes."""
-    end, found = stood.facts.end, stood.facts.hub_to_arch
-    heights = [h for h in (end.solid, end.contact) if h is not None]
-    if not heights or found is None or stood.travel is None:
+    """Share of the bump travel as found, up to hard stop, damper or arch, that the drop takes."""
+    found = stood.as_found or stood
+    limits = limits_of(found)
+    available = first_limit({k: v for k, v in limits.items() if k != "bind"})[1]
+    if available is None or available <= ALREADY_LOST or stood.travel is None:
         return None
-    available = bump_available(found, max(heights))
-    return None if available <= ALREADY_LOST else bump_lost(stood.travel, available)
+    return bump_lost(stood.travel, available)

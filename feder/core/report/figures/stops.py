@@ -2,13 +2,14 @@
 
 from feder.core.document.cursor import number
 from feder.core.formulas.motion_ratio import mean_motion_ratio
-from feder.core.formulas.travel import StopLengths, bump_stop
+from feder.core.formulas.travel import StopLengths, bump_stop, damper_travel_to_hard
 from feder.core.formulas.wheel_heights import contact_clear_of, travel_to_limit
 from feder.core.numbers.errors import OutOfRange
 from feder.core.numbers.notes import collecting_notes
 from feder.core.numbers.working import given
 from feder.core.practice.usual import CLEARANCE, COMPRESSIBLE
 from feder.core.standing.corner import StandingCorner
+from feder.core.standing.facts import EndFacts
 from feder.core.standing.parts.bump_stop import StopFacts
 
 
@@ -26,14 +27,7 @@ def stop_lengths(stood: StandingCorner, *, metal: bool = True) -> StopLengths | 
     left = None if end.solid is None or not metal else end.damper.travel(hub, end.solid)
     if left is not None and left < 0:
         left = given(0.0, "damper solid already", "m", source="past its end")
-    at = end.at.bump_stop.compressible
-    if at:
-        share = number(at, "share by which the stop squeezes", source="measured")
-    else:
-        untold = "not measured: usual for foam"
-        share = number(
-            at, "share by which the stop squeezes", source=untold, assumed=True, value=COMPRESSIBLE, unit=""
-        )
+    share = squeeze_share(end)
     try:
         with collecting_notes():
             return bump_stop(
@@ -47,6 +41,24 @@ def stop_lengths(stood: StandingCorner, *, metal: bool = True) -> StopLengths | 
             )
     except OutOfRange:
         return None
+
+
+def squeeze_share(end: EndFacts) -> float:
+    """Share of its length by which an end's stop squeezes: measured, or as is usual, and marked."""
+    at, label = end.at.bump_stop.compressible, "share by which the stop squeezes"
+    if at:
+        return number(at, label, source="measured")
+    untold = "not measured: usual for foam"
+    return number(at, label, source=untold, assumed=True, value=COMPRESSIBLE, unit="")
+
+
+def travel_to_hard(stood: StandingCorner, hub: float) -> float | None:
+    """Wheel travel from a height at which the stop is squeezed as far as it goes; nothing where none is known."""
+    stop = stood.stop
+    if stop is None or not stop.damper.known or stop.length <= 0:
+        return None
+    damper = damper_travel_to_hard(stop.at_gap(hub), stop.length, squeeze_share(stood.facts.end))
+    return stop.damper.wheel_travel(hub, damper)
 
 
 def _ratio_to(stood: StandingCorner, hub: float, contact: float) -> float | None:

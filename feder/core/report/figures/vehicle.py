@@ -76,6 +76,7 @@ def end_report(
         frequency=figure(frequency, "Hz"),
         rate_low=figure(low, "N/m"),
         rate_high=figure(high, "N/m"),
+        stop_touched=None if left.stop is None else figure(left.stop.touch_height(), "m"),
         strip=_strip(mass, ratio, geometric, end, brief) if strips else [],
         **lower_arm(facts, stood, name),
     )

@@ -17,6 +17,7 @@ def tyre_before_stop(case: Case) -> Iterator[Finding]:
             report.contact is not None
             and report.solid is not None
             and 0 < report.contact.value < report.solid.value
+            and (report.hard is None or report.contact.value < report.hard.value)
         ):
             yield Finding(
                 rule="tyre_before_solid",
