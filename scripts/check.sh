@@ -9,7 +9,7 @@ start() { local name=$1; shift; ("$@" >"$out/$name" 2>&1) & jobs[$name]=$!; }
 
 front() { cd frontend && npm run --silent lint && npm run --silent types && npm run --silent test; }
 python_lint() { .venv/bin/ruff check . && .venv/bin/ruff format --check -q . && .venv/bin/lint-imports --no-cache && .venv/bin/mypy; }
-units() { .venv/bin/python -m pytest -q -n 2 --dist worksteal tests/architecture tests/core tests/units tests/calc tests/reference "$@"; }
+units() { .venv/bin/python -m pytest -q -m "not slow" -n 2 --dist worksteal tests/architecture tests/core tests/units tests/calc tests/reference "$@"; }
 
 start front-end front
 start lint python_lint

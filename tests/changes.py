@@ -1,7 +1,8 @@
 """Change one corner or one end of a document."""
 
+from feder.core.benches.acts import changes_of
 from feder.core.document.base import Place
-from feder.core.document.changes import with_sides
+from feder.core.document.changes import patched, with_sides
 from feder.core.document.survey import Reading, Survey
 
 
@@ -22,3 +23,8 @@ def set_down(document, setup, heights, quantity="hub_to_arch"):
     readings = tuple(Reading(place=p, quantity=quantity, value=v) for p, v in heights.items())
     made = Survey(id=f"set-down-{len(document.surveys)}", setup=setup, readings=readings)
     return document.but(surveys=(*document.surveys, made))
+
+
+def applied(document, setup, act):
+    """The document after an act of a bench."""
+    return patched(document, document.model_dump(mode="json"), changes_of(document, setup, act))[0]

@@ -14,6 +14,7 @@ from feder.calc.refusal import CalcError
 from feder.core.benches.index.bench import IndexBench, index_bench
 from feder.core.benches.index.chart import ChartRow, OtherBar, index_chart, other_bars
 from feder.core.benches.index.check import Explanation, check_reading
+from feder.core.benches.index.meant import load_words
 from feder.core.benches.index.sure import height_sure
 from feder.core.document.base import Place
 from feder.core.files.table import written
@@ -112,16 +113,17 @@ def sure(body: SureQuestion) -> Response:
 @index.post("/chart", responses={200: ChartAnswer})
 def chart(body: IndexQuestion) -> Response:
     """The index chart of this vehicle at one corner."""
-    made = ChartAnswer(rows=index_chart(body.document, body.setup, body.place))
+    made = ChartAnswer(rows=index_chart(body.document, body.setup, body.place, body.load_state))
     return answered(made)
 
 
 @index.post("/chart.csv")
 def chart_file(body: IndexQuestion) -> Response:
     """The same as a CSV file, angles in degrees, heights in mm, rates in N/mm."""
-    head = ["inner", "outer", "change deg", "plate deg", "hub to arch mm", "wheel rate N/mm"]
+    words = load_words(body.document, body.load_state)
+    head = ["inner", "outer", "change deg", "plate deg", f"hub to arch mm, {words}", "wheel rate N/mm"]
     rows: list[Sequence[object]] = [head]
-    for r in index_chart(body.document, body.setup, body.place):
+    for r in index_chart(body.document, body.setup, body.place, body.load_state):
         hub = "" if r.hub_to_arch is None else f"{r.hub_to_arch * 1e3:.1f}"
         rate = "" if r.wheel_rate is None else f"{r.wheel_rate / 1e3:.2f}"
         rows.append([r.inner, r.outer, f"{degrees(r.change):.2f}", f"{degrees(r.free_angle):.2f}", hub, rate])

@@ -3,6 +3,7 @@
 from dataclasses import dataclass, field
 
 from feder.core.benches.index.bench import IndexBench, MoveRow, index_bench
+from feder.core.benches.index.meant import load_words, meant_at
 from feder.core.benches.loads.plan import LoadedEnd, LoadRow, load_plan
 from feder.core.document.base import ENDS, PLACES, Place
 from feder.core.document.document import Document
@@ -144,7 +145,8 @@ def _springs(document: Document, setup: Setup, report: Report, system: str) -> T
 
 def _bars(document: Document, setup: Setup, system: str) -> Table | None:
     """Torsion bars: the free plate angle, the moves of each side in its own words, what the level must show."""
-    benches = {p: index_bench(document, setup.id, p) for p in document.places}
+    meant = {e: meant_at(document, setup.id, e) for e in ENDS}
+    benches = {p: index_bench(document, setup.id, p, meant[p.end]) for p in document.places}
     if setup.id == document.setups[0].id or not any(benches.values()):
         return None
     kept = {p: b for p, b in benches.items() if b is not None}
@@ -163,9 +165,19 @@ def _bars(document: Document, setup: Setup, system: str) -> Table | None:
     rows = [
         row("bar", {p: getattr(side_of(setup, p).spring, "code", "–") for p in kept}),
         row(f"free plate before, {degree}", {p: angle(b.free_found) for p, b in kept.items()}),
-        row(f"free plate wanted, {degree}", {p: angle(b.free_wanted) for p, b in kept.items()}),
+        row(f"free plate wanted, {degree}", {p: angle(b.plate_wanted) for p, b in kept.items()}),
+        row("height meant", {p: load_words(document, b.load) for p, b in kept.items()}),
     ]
+    if any(not b.set_so for b in kept.values()):
+        rows.append(row("plates set for it", {p: "yes" if b.set_so else "not set yet" for p, b in kept.items()}))
     if moved:
+        fits = {p: r.grade not in ("look", "stop") for p, r in moved.items()}
+        if not all(fits.values()):
+            rows.append(
+                row(
+                    "pair taken", {p: "fits" if fits[p] else f"off by {_off(r, system)}" for p, r in moved.items()}
+                )
+            )
         rows += [
             row("moves, from outside", {p: r.words for p, r in moved.items()}),
             row(f"level must show, {degree}", {p: angle(r.free_angle) for p, r in moved.items()}),
@@ -181,13 +193,22 @@ def _bars(document: Document, setup: Setup, system: str) -> Table | None:
                 {p: f"{r.turns:+.1f}" for p, r in moved.items() if r.turns is not None and r.reachable},
             ),
         ]
+    shown = {p: read for p in kept if (read := side_of(setup, p).plate_set) is not None}
+    if shown:
+        rows.append(row(f"level showed, {degree}", {p: angle(v) for p, v in shown.items()}))
     bolts = {p: b.bolt for p, b in kept.items() if b.bolt is not None}
     if bolts:
         rows.append(row("bolt, turns tighter", {p: _show(b.turns, system, decimals=1) for p, b in bolts.items()}))
         rows.append(
             row(
-                f"height by one turn, {_unit('m', system, 'fine length')}",
+                f"height by one turn of it alone, {_unit('m', system, 'fine length')}",
                 {p: _show(b.height_per_turn, system, "fine length") for p, b in bolts.items()},
+            )
+        )
+        rows.append(
+            row(
+                f"height by one turn of both, {_unit('m', system, 'fine length')}",
+                {p: _show(b.height_of_both, system, "fine length") for p, b in bolts.items()},
             )
         )
     note = "Level zeroed on the chassis, the same way round, on the unloaded plate. Mark both ends first; use the maker's puller; the wound bar drives the hub down."
@@ -195,11 +216,13 @@ def _bars(document: Document, setup: Setup, system: str) -> Table | None:
 
 
 def _chosen(bench: IndexBench, index: IndexMoves | None) -> MoveRow | None:
-    """The pair of moves chosen, or the nearest one."""
-    for row in bench.rows:
-        if index is not None and (row.inner, row.outer) == (index.inner, index.outer):
-            return row
-    return bench.rows[0] if bench.rows else None
+    """The pair of moves taken; where none was, the nearest one."""
+    taken = next((row for row in bench.rows if row.chosen), None)
+    return taken if index is not None else bench.rows[0] if bench.rows else None
+
+
+def _off(row: MoveRow, system: str) -> str:
+    return "no rest" if row.off is None else figure(abs(row.off), "m", system, unit=True)
 
 
 def _loads(document: Document, setup: Setup, system: str) -> Table | None:

@@ -6,17 +6,18 @@ from math import asin, cos, degrees, pi, radians, sin
 import pytest
 from scipy.optimize import brentq
 
+from feder.core.benches.acts import AskHeight, FitBar, SetForLoad
 from feder.core.benches.index.bench import index_bench
 from feder.core.benches.index.chart import index_chart, other_bars
 from feder.core.benches.index.check import check_reading
 from feder.core.benches.index.sure import height_sure
 from feder.core.document.base import Place, RateValue
 from feder.core.document.document import LoadItem, LoadState
-from feder.core.document.setup import CoilBeside, Seat, SpringPart
+from feder.core.document.setup import CoilBeside, IndexMoves, Seat, SpringPart
 from feder.core.report.evaluate import evaluate
 from feder.demo.tansy import tansy
 from feder.demo.teasel import teasel
-from tests.changes import with_side
+from tests.changes import applied, with_end, with_side
 
 G = 9.80665
 LEFT, RIGHT = Place.REAR_LEFT, Place.REAR_RIGHT
@@ -123,6 +124,15 @@ def test_under_a_load_on_one_side_each_side_is_moved_as_far_as_its_own_height_wa
             assert row.height == pytest.approx(balanced(row.free_angle, load, place), abs=6e-4)
 
 
+def plate_read(car):
+    """The car with both plates read as found, the level showing what the numbers make."""
+    for place in (LEFT, RIGHT):
+        car = with_side(
+            car, "found", place, free_angle=float(evaluate(car, "found").corners[place].free_angle.value)
+        )
+    return car
+
+
 @pytest.mark.parametrize("place", [LEFT, RIGHT])
 @pytest.mark.parametrize(
     ("off", "verdict", "words"),
@@ -137,9 +147,10 @@ def test_under_a_load_on_one_side_each_side_is_moved_as_far_as_its_own_height_wa
     ],
 )
 def test_a_reading_tells_which_end_is_one_spline_off(place, off, verdict, words):
-    bench = index_bench(tansy(), "plan", place)
+    car = plate_read(tansy())
+    bench = index_bench(car, "plan", place)
     row = bench.rows[0]
-    said = check_reading(tansy(), bench, row.inner, row.outer, row.free_angle + radians(off))[0]
+    said = check_reading(car, bench, row.inner, row.outer, row.free_angle + radians(off))[0]
     assert said.verdict == verdict
     assert words in said.says
     if words in ("inner", "outer"):
@@ -148,7 +159,7 @@ def test_a_reading_tells_which_end_is_one_spline_off(place, off, verdict, words)
 
 
 def test_a_reading_tells_a_turned_level_the_chassis_the_other_side_and_the_other_way():
-    car = tansy()
+    car = plate_read(tansy())
     bench = index_bench(car, "plan", LEFT)
     row, found = bench.rows[0], float(bench.free_found.value)
 
@@ -165,7 +176,15 @@ def test_what_the_level_showed_before_is_what_moves_are_counted_from():
     car = with_side(tansy(), "found", "rear_left", free_angle=radians(24.0))
     bench = index_bench(car, "plan", LEFT)
     assert bench.free_found.value == radians(24.0)
-    assert bench.change.value == pytest.approx(float(bench.free_wanted.value) - radians(24.0))
+    # both the reading and the angle wanted hold what is off: the change wanted is that of the numbers
+    assert bench.read
+    assert bench.change.value == pytest.approx(float(bench.free_wanted.value) - float(bench.free_computed.value))
+    assert bench.plate_wanted.value == pytest.approx(radians(24.0) + float(bench.change.value))
+    plain = index_bench(tansy(), "plan", LEFT)
+    for row, other in zip(bench.rows, plain.rows, strict=True):
+        assert (row.inner, row.outer) == (other.inner, other.outer)
+        assert row.height == pytest.approx(other.height, abs=1e-7)
+        assert row.free_angle - other.free_angle == pytest.approx(bench.read_off.value)
     assert bench.free_computed.value == pytest.approx(index_bench(tansy(), "plan", LEFT).free_found.value)
 
 
@@ -303,3 +322,136 @@ def test_the_height_after_loading_is_as_sure_as_level_scales_tape_and_bar_make_i
     plate = shares["setups.1.sides.rear_left.free_angle"]
     more = height_sure(tansy(), "plan", LEFT, free + 1e-3)
     assert plate.effect == pytest.approx((more.value - sure.value) / 1e-3 * radians(0.1), rel=0.02)
+
+
+@pytest.mark.parametrize("place", [LEFT, RIGHT])
+@pytest.mark.parametrize(
+    ("inner", "outer", "verdict", "words"),
+    [
+        (3, 0, "one end forgotten", "plate has not"),
+        (0, -4, "one end forgotten", "bar has not"),
+        (0, 0, "nothing moved", "neither end"),
+        (-3, -4, "one end the other way", "bar went the wrong way"),
+        (3, 4, "one end the other way", "plate went the wrong way"),
+        (4, -3, "counts exchanged", "counts were exchanged"),
+        (-3, 4, "moved the other way", "other side"),
+    ],
+)
+def test_a_reading_tells_every_single_slip_with_the_splines(place, inner, outer, verdict, words):
+    """Three into the bar, four into the plate wanted; what the level shows is that of the moves really made."""
+    car = plate_read(tansy())
+    bench = index_bench(car, "plan", place)
+    reading = float(bench.free_found.value) + (inner / 36 - outer / 40) * 2 * pi
+    said = {e.verdict: e.says for e in check_reading(car, bench, 3, -4, reading)}
+    assert words in said[verdict]
+
+
+def test_what_is_printed_as_the_edge_of_the_window_is_good():
+    car = plate_read(tansy())
+    bench = index_bench(car, "plan", LEFT)
+    row = bench.rows[0]
+    edge = round(degrees(row.free_angle + bench.window), 1)
+    assert check_reading(car, bench, row.inner, row.outer, radians(edge))[0].verdict == "good"
+    assert check_reading(car, bench, row.inner, row.outer, radians(edge + 0.11))[0].verdict != "good"
+
+
+def test_within_its_reach_the_adjuster_is_told_its_turns_and_without_one_no_rest_is_spoken_of():
+    car = plate_read(tansy())
+    bench = index_bench(car, "plan", LEFT)
+    row = bench.rows[0]
+    reading = float(bench.plate_wanted.value) - radians(1.0)
+    if abs(reading - row.free_angle) > bench.window + radians(0.05):
+        said = check_reading(car, bench, row.inner, row.outer, reading)[0]
+        assert said.verdict == "adjust"
+        assert "up by 2.5 turns" in said.says
+    arm = car.vehicle.ends.rear.arm
+    fixed = with_end(car, "rear", arm=arm.but(adjuster=None))
+    good = check_reading(fixed, index_bench(fixed, "plan", LEFT), row.inner, row.outer, row.free_angle)[0]
+    assert good.says == "This is the pair."
+    told = check_reading(car, bench, row.inner, row.outer, row.free_angle)[0]
+    assert "adjuster" in told.says
+
+
+def test_a_plate_not_read_before_is_said_where_the_level_shows_otherwise():
+    bench = index_bench(tansy(), "plan", LEFT)
+    row = bench.rows[0]
+    said = check_reading(tansy(), bench, row.inner, row.outer, row.free_angle + radians(3.3))
+    assert [e.verdict for e in said] == ["not read before"]
+    assert not bench.read
+
+
+def test_one_load_state_stands_behind_every_line_of_the_bench_and_says_whether_it_is_set():
+    car = tansy()
+    loaded = evaluate(car, "found", "market").corners[LEFT]
+    bench = index_bench(car, "plan", LEFT, "market")
+    assert not bench.set_so
+    assert bench.load == "market"
+    assert bench.hub_found.value == pytest.approx(loaded.hub_to_arch.value)
+    assert bench.arm_found.value == pytest.approx(arm_at(loaded.hub_to_arch.value, LEFT), abs=1e-9)
+    assert bench.arm_wanted.value == pytest.approx(arm_at(0.322, LEFT), abs=1e-9)
+    done = applied(car, "plan", SetForLoad(act="set for load", end="rear", load_state="market"))
+    assert done.setups[1].rear_meant == "market"
+    assert index_bench(done, "plan", LEFT, "market").set_so
+    assert evaluate(done, "plan", "market").corners[LEFT].hub_to_arch.value == pytest.approx(0.322, abs=1e-5)
+    # another height asked then is meant under the same load
+    lower = applied(done, "plan", AskHeight(act="ask height", place=LEFT, height=0.315, together=True))
+    corners = evaluate(lower, "plan", "market").corners
+    for place in (LEFT, RIGHT):
+        assert corners[place].hub_to_arch.value == pytest.approx(0.315, abs=1e-5)
+    # and so is it with another bar
+    thicker = applied(done, "plan", FitBar(act="fit bar", end="rear", part=car.bars[2]))
+    assert evaluate(thicker, "plan", "market").corners[RIGHT].hub_to_arch.value == pytest.approx(0.322, abs=1e-5)
+    chart = {round(degrees(r.change)): r for r in index_chart(car, "plan", LEFT, "market")}
+    assert chart[0].hub_to_arch == pytest.approx(loaded.hub_to_arch.value, abs=2e-3)
+
+
+def test_the_pair_taken_stays_in_sight_and_says_when_it_no_longer_fits():
+    car = tansy()
+    best = index_bench(car, "plan", LEFT).rows[0]
+    car = with_side(car, "plan", "rear_left", index=IndexMoves(inner=best.inner, outer=best.outer))
+    (row,) = [r for r in index_bench(car, "plan", LEFT).rows if r.chosen]
+    assert "no longer" not in row.says
+    for place in ("rear_left", "rear_right"):
+        car = with_side(car, "plan", place, hub_to_arch=0.345)
+    bench = index_bench(car, "plan", LEFT)
+    (row,) = [r for r in bench.rows if r.chosen]
+    assert (row.inner, row.outer) == (best.inner, best.outer)
+    assert row.says.startswith("your pair no longer fits")
+    assert row.off == pytest.approx(row.height - 0.345)
+    assert not bench.rows[0].chosen
+
+
+def test_the_wound_bar_presses_by_the_angle_of_its_ledge_and_nothing_is_said_without_it():
+    car = tansy()
+    assert index_bench(car, "plan", LEFT).press_off is None
+    car = with_end(car, "rear", arm=car.vehicle.ends.rear.arm.but(ledge=radians(18.0)))
+    bench = index_bench(car, "plan", LEFT)
+    ledge = radians(18.0 - 0.6)
+    for press, free in ((bench.press_off, bench.free_found), (bench.press_on, bench.free_wanted)):
+        force = K * (free.value - ledge) / (R * cos(ledge))
+        assert (press is None) == (force <= 0)
+        if press is not None:
+            assert press.value == pytest.approx(force / G)
+    assert bench.press_off is not None
+
+
+def test_a_turn_of_both_bolts_lifts_more_than_one_alone():
+    bolt = index_bench(teasel(), "plan", Place.FRONT_LEFT).bolt
+    assert bolt.height_of_both.value > 1.2 * bolt.height_per_turn.value > 0
+    corner = evaluate(teasel(), "plan").corners["front_left"]
+    k = float(corner.angular_rate.value)
+    slope = k * 0.0125 / (0.365 * cos(float(corner.arm_angle.value))) / float(corner.wheel_rate.value)
+    assert bolt.height_of_both.value == pytest.approx(slope, rel=0.05)
+
+
+def test_read_before_it_is_moved_the_plate_takes_most_of_the_bars_error_out_of_the_height():
+    bench = index_bench(tansy(), "plan", LEFT)
+    blind = height_sure(tansy(), "plan", LEFT, float(bench.free_wanted.value))
+    car = plate_read(tansy())
+    read = height_sure(car, "plan", LEFT, float(index_bench(car, "plan", LEFT).free_wanted.value))
+    assert read.value == pytest.approx(blind.value, abs=1e-9)
+    part = {s.document_path.rsplit(".", 1)[1]: s.effect for s in blind.shares}
+    rest = {s.document_path.rsplit(".", 1)[1]: s.effect for s in read.shares}
+    # 30 mm lower the arm is wound by as much less torque as cos a has grown: that little is left of the error
+    assert rest.get("diameter", 0.0) < 0.15 * part["diameter"]
+    assert read.standard < 0.7 * blind.standard

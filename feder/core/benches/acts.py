@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from feder.core.benches.height.ask import ask_collar, ask_height
-from feder.core.benches.index.fit import coil_for_bar, fit_bar, set_for_load
+from feder.core.benches.index.fit import coil_for_bar, fit_bar, kept_meant, set_for_load
 from feder.core.benches.sag.take import take_air, take_lever, take_sags, take_spring, tell_needs
 from feder.core.benches.springs.choose import Sides, choose_spring, keep_found, perch
 from feder.core.document.base import EndName, LengthM, Place, PressurePa, RateNpm, SignedLengthM
@@ -97,7 +97,8 @@ class AskHeight(Frozen):
     together: bool = False
 
     def changes(self, document: Document, setup: str) -> Changes:
-        return ask_height(document, setup, self.place, self.height, self.change, together=self.together)
+        asked = list(ask_height(document, setup, self.place, self.height, self.change, together=self.together))
+        return [*asked, *kept_meant(document, setup, self.place.end, asked)]
 
 
 class AskCollar(Frozen):

@@ -188,6 +188,8 @@ class SideSetup(Model):
     plate_read: Annotated[float, Unit("rad"), Field(ge=-1.5, le=3.0)] | None = None
     """What the level shows of the unloaded plate with this setup's bar in, before its splines are moved."""
     index: IndexMoves | None = None
+    plate_set: Annotated[float, Unit("rad"), Field(ge=-1.5, le=3.0)] | None = None
+    """What the level showed of the unloaded plate after the moves."""
     beside: CoilBeside | None = None
     """Helper coilover beside a torsion bar."""
     pressure: PressurePa | None = None
@@ -244,6 +246,9 @@ class Setup(Model):
     sides: Sides = Sides()
     front_bar: BarSetting | None = None
     rear_bar: BarSetting | None = None
+    front_meant: Ident | None = None
+    """Load state under which this end's heights are meant and its plates are set; none: as weighed."""
+    rear_meant: Ident | None = None
     note: Text = ""
 
     @model_validator(mode="after")

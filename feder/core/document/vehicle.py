@@ -150,6 +150,8 @@ class TorsionArm(Model):
     chassis: Annotated[float, Unit("rad"), Field(ge=-1.4, le=1.4)] | None = None
     hub_to_arch: LengthM
     """Hub to arch at which the angle was read."""
+    ledge: Annotated[float, Unit("rad"), Field(ge=-1.4, le=1.4)] | None = None
+    """Reading of the plate on its ledge, the lowest it goes with the damper off; there the wound bar presses."""
     motion: Literal["trailing", "leading", "wishbone"] = "trailing"
     """A wishbone stands across the vehicle, its bar along it; it has no splines to count, but a bolt."""
     adjuster: PlateAdjuster | None = None

@@ -1,7 +1,7 @@
 """Two setups side by side: every figure that differs, and which change did how much of it."""
 
 from collections.abc import Callable
-from dataclasses import dataclass, field, fields
+from dataclasses import dataclass, field
 
 from feder.core.document.base import ENDS, EndName, Place
 from feder.core.document.changes import sides_changed
@@ -9,7 +9,8 @@ from feder.core.document.document import Document
 from feder.core.document.setup import Setup
 from feder.core.numbers.errors import NoFigure
 from feder.core.report.evaluate import evaluate, evaluate_plain
-from feder.core.report.shapes import Figure, Report
+from feder.core.report.explain import figures_of
+from feder.core.report.shapes import Figure
 from feder.core.standing.facts import setup_of, side_of
 
 GROUPS: dict[str, tuple[str, ...]] = {
@@ -86,24 +87,6 @@ def compare(document: Document, first: str, second: str, about: str | None = Non
             raise NoFigure(path, "about")
         made.causes = _causes(document, first, second, path)
     return made
-
-
-def figures_of(report: Report) -> dict[str, Figure]:
-    """Every figure of a report by its path."""
-    found = {}
-    holders: list[tuple[str, object]] = [
-        *((f"corners.{p.value}", c) for p, c in report.corners.items()),
-        *((f"ends.{e}", report.ends[e]) for e in ENDS),
-        ("vehicle", report.vehicle),
-        *((f"sags.{p.value}", s) for p, s in report.sags.items()),
-        *([] if report.steering is None else [("steering", report.steering)]),
-    ]
-    for prefix, holder in holders:
-        for member in fields(holder):  # type: ignore[arg-type]
-            value = getattr(holder, member.name)
-            if isinstance(value, Figure):
-                found[f"{prefix}.{member.name}"] = value
-    return found
 
 
 def _largest(rows: list[Difference]) -> str | None:

@@ -5,13 +5,14 @@ from typing import Any
 
 from pydantic import BaseModel
 
+from feder.core.document.base import ENDS
 from feder.core.document.document import Document
 from feder.core.numbers.errors import NoFigure
 from feder.core.numbers.nomenclature import TERMS
 from feder.core.numbers.showing import Show, lines_of
 from feder.core.numbers.working import Given, Num, Solution, name_of, trail
 from feder.core.report.evaluate import evaluate
-from feder.core.report.shapes import Figure
+from feder.core.report.shapes import Figure, Report
 
 
 def explain(
@@ -69,3 +70,21 @@ def _lines(number: Num, show: Show | None) -> list[dict[str, Any]]:
         }
         for line in lines_of(number, show)
     ]
+
+
+def figures_of(report: Report) -> dict[str, Figure]:
+    """Every figure of a report by its path."""
+    found = {}
+    holders: list[tuple[str, object]] = [
+        *((f"corners.{p.value}", c) for p, c in report.corners.items()),
+        *((f"ends.{e}", report.ends[e]) for e in ENDS),
+        ("vehicle", report.vehicle),
+        *((f"sags.{p.value}", s) for p, s in report.sags.items()),
+        *([] if report.steering is None else [("steering", report.steering)]),
+    ]
+    for prefix, holder in holders:
+        for member in fields(holder):  # type: ignore[arg-type]
+            value = getattr(holder, member.name)
+            if isinstance(value, Figure):
+                found[f"{prefix}.{member.name}"] = value
+    return found

@@ -4,19 +4,27 @@ Every figure leads back to what the document gives. Each of those has a standard
 usual one by how it was got. The figure is worked out again with one number moved at a time; squares add.
 """
 
+from collections.abc import Callable
 from dataclasses import dataclass, field
-from math import sqrt
+from math import pi, sqrt
 from typing import Any
 
-from feder.core.document.document import Document
+from numpy.polynomial.hermite_e import hermegauss
+
+from feder.core.document.changes import BadPatch, patched, put
+from feder.core.document.document import BadDocument, Document
+from feder.core.numbers.errors import NoFigure
 from feder.core.numbers.working import Given, Num, tracing, trail
 from feder.core.practice.tolerances import BY_HOW, BY_SOURCE, BY_UNIT, EXACT
 from feder.core.practice.usual import ASSUMED_RATIO
 from feder.core.report.evaluate import evaluate_plain, evaluate_whole
-from feder.core.report.explain import figure_at
+from feder.core.report.explain import figure_at, figures_of
+from feder.core.report.shapes import Report
 
-STEP = 1e-4
-"""Part of its uncertainty by which a number is moved."""
+Then = Callable[[Document], Document]
+_RULE = hermegauss(7)
+NODES, WEIGHTS = [float(x) for x in _RULE[0]], [float(w) / sqrt(2 * pi) for w in _RULE[1]]
+"""Places in standard deviations and weights by which a normal deviate is averaged."""
 
 
 @dataclass(slots=True)
@@ -42,38 +50,147 @@ class Uncertainty:
     shares: list[Share] = field(default_factory=list)
 
 
-def uncertainty(document: Document, setup: str, path: str, load_state: str | None = None) -> Uncertainty:
+@dataclass(frozen=True, slots=True)
+class Uncertain:
+    """One uncertain number of the document: where it stands, its value, and how far it may be off."""
+
+    label: str
+    path: str
+    unit: str
+    value: float
+    tolerance: float
+    """Of one reading; of the mean of `count` it is less by their root."""
+    count: int = 1
+
+
+def uncertainty(
+    document: Document, setup: str, path: str, load_state: str | None = None, then: Then | None = None
+) -> Uncertainty:
     """Standard uncertainty of the figure at `path` of a report, with the share of each number it rests on.
 
-    First order: each number is moved by a ten-thousandth of its standard uncertainty. Numbers are taken as
-    independent; the two sides' springs are two numbers.
+    Each number is moved by its standard uncertainty both ways, and the figure worked out again; half the
+    difference is its effect. All moved together, the way in which the figure moves most, say how far it bends.
+    Numbers are taken as independent; one part or reading that stands in several setups is
+    one number. With `then` the document is changed by it before it is worked out, whatever its numbers are.
 
     Raises:
         NoFigure: the report has no figure there.
         UnknownSetup: the document has no such setup or load state.
     """
+    then = then or _as_it_is
     with tracing():
-        figure = figure_at(evaluate_whole(document, setup, load_state), path)
-    plain = document.model_dump(mode="json")
-    shares = []
-    for leaf in trail(figure.value):
-        step = leaf.step
-        if not isinstance(step, Given) or step.path is None or step.source in EXACT:
+        whole = evaluate_whole(then(document), setup, load_state)
+        figure = figure_at(whole, path)
+        leaves = _leaves(document, whole, evaluate_whole(document, document.setups[0].id))
+    plain, shares = document.model_dump(mode="json"), []
+    moves: list[tuple[Uncertain, float]] = []
+    for number in uncertain_numbers(plain, leaves):
+
+        def tried(by: float, number: Uncertain = number) -> float | None:
+            moved = _moved(document, plain, number, by)
+            return None if moved is None else _value(then(moved), setup, load_state, path)
+
+        low, high = tried(-number.tolerance), tried(number.tolerance)
+        if low is None and high is None:
             continue
-        tolerance, count = _tolerance(plain, leaf, step)
-        if tolerance <= 0:
-            continue
-        moved = _moved(plain, step.path, tolerance * STEP)
-        if moved is None:
-            continue
-        again = figure_at(evaluate_plain(moved, setup, load_state), path).value
-        effect = (float(again) - float(figure.value)) / STEP * sqrt(count)
-        shares.append(Share(step.label, step.path, step.unit, float(leaf), tolerance / sqrt(count), abs(effect)))
+        middle = float(figure.value)
+        effect = (high - low) / 2 if None not in (low, high) else (high or middle) - (low or middle)  # type: ignore[operator]
+        root = sqrt(number.count)
+        moves.append((number, effect * root))
+        shares.append(
+            Share(
+                number.label,
+                number.path,
+                number.unit,
+                number.value,
+                number.tolerance / root,
+                abs(effect) * root,
+            )
+        )
     total = sum(s.effect**2 for s in shares)
     for share in shares:
         share.share = share.effect**2 / total if total else 0.0
     shares = sorted((s for s in shares if s.share > 1e-6), key=lambda s: -s.share)
-    return Uncertainty(float(figure.value), figure.unit, sqrt(total), shares)
+
+    def together(at: float) -> float | None:
+        """The figure with every number moved in the direction in which it moves most, by so many deviations."""
+        by = {n: at * n.tolerance * effect * sqrt(n.count) / sqrt(total) for n, effect in moves if effect}
+        moved = _all_moved(document, plain, by)
+        return None if moved is None else _value(then(moved), setup, load_state, path)
+
+    return Uncertainty(float(figure.value), figure.unit, _spread(together, sqrt(total)), shares)
+
+
+def _spread(along: Callable[[float], float | None], straight: float) -> float:
+    """Standard deviation of a figure whose numbers move together, by Gauss and Hermite's rule: it may bend.
+
+    Where a number cannot stand so, or nothing moves, it is taken as straight.
+    """
+    if not straight:
+        return 0.0
+    values = [along(float(x)) for x in NODES]
+    known = [v for v in values if v is not None]
+    if len(known) < len(values):
+        return straight
+    mean = sum(w * v for w, v in zip(WEIGHTS, known, strict=True))
+    return sqrt(sum(w * (v - mean) ** 2 for w, v in zip(WEIGHTS, known, strict=True)))
+
+
+def _as_it_is(document: Document) -> Document:
+    return document
+
+
+def _value(document: Document, setup: str, load_state: str | None, path: str) -> float | None:
+    try:
+        return float(figure_at(evaluate_plain(document, setup, load_state), path).value)
+    except NoFigure:
+        return None
+
+
+def _leaves(document: Document, *reports: Report) -> list[Num]:
+    """Every number of the document behind any figure of these reports, each place once.
+
+    A figure's own working names only what it was worked out from: a side that equals the other, or a balance that
+    leaves a load as it was, names one of two. What else moves it is found by moving it.
+    """
+    found: dict[str, Num] = {}
+    for report in reports:
+        for leaf in trail(*(f.value for f in figures_of(report).values())):
+            step = leaf.step
+            if isinstance(step, Given) and step.path is not None and step.source not in EXACT:
+                found.setdefault(step.path, leaf)
+    return list(found.values())
+
+
+def uncertain_numbers(plain: dict[str, Any], leaves: list[Num]) -> list[Uncertain]:
+    """The numbers behind figures that may be off, with how far; one that stands in two setups is told once."""
+    made: dict[str, Uncertain] = {}
+    for leaf in leaves:
+        step = leaf.step
+        assert isinstance(step, Given)
+        assert step.path is not None
+        tolerance, count = _tolerance(plain, leaf, step)
+        first = _twins(plain, step.path)[0]
+        if step.path.endswith("ratio.points"):
+            label = step.label.removesuffix(", number of pairs")
+            made[first] = Uncertain(label, step.path, "", 1.0, BY_HOW["sweep"].size)
+        elif tolerance > 0 and first not in made:
+            made[first] = Uncertain(step.label, step.path, step.unit, float(leaf), tolerance, count)
+    return list(made.values())
+
+
+def _twins(plain: dict[str, Any], path: str) -> list[str]:
+    """The places of one number: a part or seat that a setup has from the one as found stands in both."""
+    match path.split("."):
+        case ["setups", index, "sides", place, member, *rest]:
+            part = plain["setups"][int(index)]["sides"][place].get(member)
+            same = [
+                i
+                for i, setup in enumerate(plain["setups"])
+                if rest and part is not None and setup["sides"][place].get(member) == part
+            ]
+            return [".".join(["setups", str(i), "sides", place, member, *rest]) for i in same] or [path]
+    return [path]
 
 
 def _tolerance(plain: dict[str, Any], leaf: Num, step: Given) -> tuple[float, int]:
@@ -88,6 +205,8 @@ def _tolerance(plain: dict[str, Any], leaf: Num, step: Given) -> tuple[float, in
     how = holder.get("how") if isinstance(holder, dict) else None
     if step.assumed and how != "estimated":
         how = "assumed"
+    if float(leaf) == 0 and step.unit == "m":  # nothing is there: no packer, a collar at its datum
+        return 0.0, count
     usual = BY_HOW.get(str(how)) or BY_SOURCE.get(step.source) or BY_UNIT.get(step.unit)
     return (0.0 if usual is None else usual.of(float(leaf))), count
 
@@ -103,36 +222,34 @@ def _at(plain: Any, path: str) -> Any:
     return plain
 
 
-def _moved(plain: dict[str, Any], path: str, by: float) -> Document | None:
-    """The document with the number at a path moved; nothing where no plain number stands there."""
-    parts = path.split(".")
-    copy: dict[str, Any] = dict(plain)
-    node: Any = copy
-    for part in parts[:-1]:
-        key: Any = int(part) if isinstance(node, list) else part
-        child = node[key]
-        child = list(child) if isinstance(child, list) else dict(child) if isinstance(child, dict) else child
-        node[key] = child
-        node = child
-    last: Any = int(parts[-1]) if isinstance(node, list) else parts[-1]
-    if not isinstance(node, dict | list):
-        return None
-    value = node[last]
-    if isinstance(value, dict) and value.get("kind") == "assumed":
-        return _assumed_moved(copy, node, last, parts, by)
-    if not isinstance(value, int | float) or isinstance(value, bool):
-        return None
-    node[last] = value + by
-    return Document.model_validate(copy)
+def _moved(document: Document, plain: dict[str, Any], number: Uncertain, by: float) -> Document | None:
+    """The document with a number moved everywhere it stands; nothing where it cannot stand so."""
+    return _all_moved(document, plain, {number: by})
 
 
-def _assumed_moved(copy: dict[str, Any], node: Any, last: Any, parts: list[str], by: float) -> Document:
-    """An assumed motion ratio has no number of its own: it is written out, moved."""
-    layout = copy["vehicle"]["ends"][parts[2]]["layout"]
-    node[last] = {
-        "kind": "ratio",
-        "value": ASSUMED_RATIO[layout] + by,
-        "convention": "spring per wheel",
-        "how": "estimated",
-    }
-    return Document.model_validate(copy)
+def _all_moved(document: Document, plain: dict[str, Any], moves: dict[Uncertain, float]) -> Document | None:
+    changes = []
+    for number, by in moves.items():
+        for path in _twins(plain, number.path):
+            value = _put(plain, path, number, by)
+            if value is None:
+                return None
+            changes.append(put([int(p) if p.isdigit() else p for p in path.split(".")], value))
+    try:
+        return patched(document, plain, changes)[0]
+    except (BadDocument, BadPatch):
+        return None
+
+
+def _put(plain: dict[str, Any], path: str, number: Uncertain, by: float) -> Any:
+    """What stands at a place once its number is moved."""
+    now, parts = _at(plain, path), path.split(".")
+    if parts[-1] == "points":  # a measured ratio, all of it by one share; of a sweep counted from its first pair
+        start = now[0][1] if _at(plain, ".".join(parts[:-1]))["kind"] == "sweep" else 0.0
+        return [[x, start + (y - start) * (1 + by)] for x, y in now]
+    if isinstance(now, dict) and now.get("kind") == "assumed":  # it has no number of its own: written out, moved
+        ratio = ASSUMED_RATIO[plain["vehicle"]["ends"][parts[2]]["layout"]] + by
+        return {"kind": "ratio", "value": ratio, "convention": "spring per wheel", "how": "estimated"}
+    if now is None:  # a usual value stands in for it
+        return number.value + by if isinstance(_at(plain, ".".join(parts[:-1])), dict) else None
+    return now + by if isinstance(now, int | float) and not isinstance(now, bool) else None

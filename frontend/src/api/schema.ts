@@ -2482,6 +2482,7 @@ export interface components {
              *         "index": null,
              *         "oil_level": null,
              *         "plate_read": null,
+             *         "plate_set": null,
              *         "preload": null,
              *         "pressure": null,
              *         "rebound": null,
@@ -2509,6 +2510,7 @@ export interface components {
              *         "index": null,
              *         "oil_level": null,
              *         "plate_read": null,
+             *         "plate_set": null,
              *         "preload": null,
              *         "pressure": null,
              *         "rebound": null,
@@ -2536,6 +2538,7 @@ export interface components {
              *         "index": null,
              *         "oil_level": null,
              *         "plate_read": null,
+             *         "plate_set": null,
              *         "preload": null,
              *         "pressure": null,
              *         "rebound": null,
@@ -2563,6 +2566,7 @@ export interface components {
              *         "index": null,
              *         "oil_level": null,
              *         "plate_read": null,
+             *         "plate_set": null,
              *         "preload": null,
              *         "pressure": null,
              *         "rebound": null,
@@ -2590,6 +2594,7 @@ export interface components {
              *         "index": null,
              *         "oil_level": null,
              *         "plate_read": null,
+             *         "plate_set": null,
              *         "preload": null,
              *         "pressure": null,
              *         "rebound": null,
@@ -2617,6 +2622,7 @@ export interface components {
              *         "index": null,
              *         "oil_level": null,
              *         "plate_read": null,
+             *         "plate_set": null,
              *         "preload": null,
              *         "pressure": null,
              *         "rebound": null,
@@ -2638,6 +2644,16 @@ export interface components {
             front_bar?: components["schemas"]["BarSetting"] | null;
             /** @default null */
             rear_bar?: components["schemas"]["BarSetting"] | null;
+            /**
+             * Front Meant
+             * @default null
+             */
+            front_meant?: string | null;
+            /**
+             * Rear Meant
+             * @default null
+             */
+            rear_meant?: string | null;
             /**
              * Note
              * @default
@@ -2687,6 +2703,11 @@ export interface components {
             plate_read?: number | null;
             /** @default null */
             index?: components["schemas"]["IndexMoves"] | null;
+            /**
+             * Plate Set
+             * @default null
+             */
+            plate_set?: number | null;
             /** @default null */
             beside?: components["schemas"]["CoilBeside"] | null;
             /**
@@ -2770,6 +2791,7 @@ export interface components {
              *       "free_angle": null,
              *       "plate_read": null,
              *       "index": null,
+             *       "plate_set": null,
              *       "beside": null,
              *       "pressure": null,
              *       "stop": null,
@@ -2800,6 +2822,7 @@ export interface components {
              *       "free_angle": null,
              *       "plate_read": null,
              *       "index": null,
+             *       "plate_set": null,
              *       "beside": null,
              *       "pressure": null,
              *       "stop": null,
@@ -2830,6 +2853,7 @@ export interface components {
              *       "free_angle": null,
              *       "plate_read": null,
              *       "index": null,
+             *       "plate_set": null,
              *       "beside": null,
              *       "pressure": null,
              *       "stop": null,
@@ -2860,6 +2884,7 @@ export interface components {
              *       "free_angle": null,
              *       "plate_read": null,
              *       "index": null,
+             *       "plate_set": null,
              *       "beside": null,
              *       "pressure": null,
              *       "stop": null,
@@ -2890,6 +2915,7 @@ export interface components {
              *       "free_angle": null,
              *       "plate_read": null,
              *       "index": null,
+             *       "plate_set": null,
              *       "beside": null,
              *       "pressure": null,
              *       "stop": null,
@@ -2920,6 +2946,7 @@ export interface components {
              *       "free_angle": null,
              *       "plate_read": null,
              *       "index": null,
+             *       "plate_set": null,
              *       "beside": null,
              *       "pressure": null,
              *       "stop": null,
@@ -3138,6 +3165,11 @@ export interface components {
             chassis?: number | null;
             /** Hub To Arch */
             hub_to_arch: number;
+            /**
+             * Ledge
+             * @default null
+             */
+            ledge?: number | null;
             /**
              * Motion
              * @default trailing
@@ -4395,12 +4427,16 @@ export interface components {
         /**
          * BoltAnswer
          * @description Turns wanted (tighter, body up, positive), what one turn does to angle and height.
+         *
+         *     `height_per_turn` is of this side's bolt alone, `height_of_both` with the other side's turned by as much.
          */
         BoltAnswer: {
             turns: components["schemas"]["Figure"];
             angle_per_turn: components["schemas"]["Figure"];
             /** @default null */
             height_per_turn?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            height_of_both?: components["schemas"]["Figure"] | null;
         };
         /**
          * IndexBench
@@ -4424,6 +4460,7 @@ export interface components {
             free_found: components["schemas"]["Figure"] | null;
             free_computed: components["schemas"]["Figure"] | null;
             free_wanted: components["schemas"]["Figure"] | null;
+            plate_wanted: components["schemas"]["Figure"] | null;
             change: components["schemas"]["Figure"] | null;
             /** Finest Step */
             finest_step: number | null;
@@ -4431,6 +4468,23 @@ export interface components {
             window: number;
             /** Rows */
             rows?: components["schemas"]["MoveRow"][];
+            /**
+             * Read
+             * @default false
+             */
+            read?: boolean;
+            /** @default null */
+            read_off?: components["schemas"]["Figure"] | null;
+            /**
+             * Load
+             * @default null
+             */
+            load?: string | null;
+            /**
+             * Set So
+             * @default true
+             */
+            set_so?: boolean;
             /** @default null */
             press_off?: components["schemas"]["Figure"] | null;
             /** @default null */
@@ -4505,6 +4559,11 @@ export interface components {
             numbers?: {
                 [key: string]: components["schemas"]["Figure"];
             };
+            /**
+             * Chosen
+             * @default false
+             */
+            chosen?: boolean;
         };
         /**
          * OtherBar
@@ -4580,7 +4639,7 @@ export interface components {
              * Verdict
              * @enum {string}
              */
-            verdict: "good" | "one spline off" | "moved the other way" | "sides swapped" | "level turned" | "not zeroed" | "off";
+            verdict: "good" | "adjust" | "one spline off" | "moved the other way" | "one end the other way" | "counts exchanged" | "one end forgotten" | "nothing moved" | "sides swapped" | "level turned" | "not zeroed" | "not read before" | "off";
             /** Says */
             says: string;
             /** Left */

@@ -24,9 +24,13 @@ const mark = (f: Figure): string => (f.assumed ? '~' : '')
 const mm = (f: { value: number } | null | undefined): number | null => (f ? f.value * 1000 : null)
 const ladder = computed(() => {
   const c = props.corner
-  const bump = [mm(c?.solid), mm(c?.contact)].filter((v): v is number => v !== null)
-  const solid = bump.length ? Math.min(...bump) : null
-  const letter = solid !== null && solid === mm(c?.contact) ? 'T' : 'S'
+  const bump = [
+    { letter: 'H', at: mm(c?.hard) },
+    { letter: 'S', at: mm(c?.solid) },
+    { letter: 'T', at: mm(c?.contact) },
+  ].flatMap((l) => (l.at === null ? [] : [{ ...l, at: l.at }]))
+  const first = bump.sort((a, b) => a.at - b.at)[0]
+  const [solid, letter] = [first?.at ?? null, first?.letter ?? 'S']
   const bind = mm(props.row.bind)
   const binds = bind !== null && (solid === null || bind < solid)
   const end = binds ? bind : solid

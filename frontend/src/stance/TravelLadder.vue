@@ -3,7 +3,7 @@ import { computed } from 'vue'
 
 import { type Place, placeWords } from '@/api/client'
 
-import { bumpTags, type Division, type LadderMarks, spread } from './ladder'
+import { bumpTags, type Division, type LadderMarks, type Limit, type LimitTag, spread } from './ladder'
 
 /** The travel ladder of one corner: open = free travel, dotted = stop being squeezed, hatched = out of reach. */
 const props = defineProps<{
@@ -18,7 +18,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{
   /** How a limit comes about: the corner, its name in the report, and its words. */
-  ask: [place: Place, what: 'solid' | 'contact' | 'bind' | 'droop' | 'stop' | 'loose', words: string]
+  ask: [place: Place, what: Limit, words: string]
 }>()
 
 const y = (mm: number): number =>
@@ -53,7 +53,8 @@ const squeezed = computed(() => {
     : null
 })
 
-const LIMITS: Record<string, { what: 'solid' | 'contact' | 'bind' | 'droop' | 'stop' | 'loose'; words: string }> = {
+const LIMITS: Record<LimitTag['letter'] | 'P', { what: Limit; words: string }> = {
+  H: { what: 'hard', words: 'stop squeezed hard' },
   S: { what: 'solid', words: 'damper solid' },
   T: { what: 'contact', words: 'tyre meets arch' },
   B: { what: 'bind', words: 'coils closed' },
@@ -61,7 +62,8 @@ const LIMITS: Record<string, { what: 'solid' | 'contact' | 'bind' | 'droop' | 's
   L: { what: 'loose', words: 'spring loose' },
   P: { what: 'stop', words: 'stop touched' },
 }
-const how = (letter: string): void => emit('ask', props.place, LIMITS[letter]!.what, LIMITS[letter]!.words)
+const how = (letter: LimitTag['letter'] | 'P'): void =>
+  emit('ask', props.place, LIMITS[letter]!.what, LIMITS[letter]!.words)
 </script>
 
 <template>

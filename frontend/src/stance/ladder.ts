@@ -14,6 +14,8 @@ export interface LadderMarks {
   /** Which of them rest on an estimate. */
   estimated?: string[]
 }
+/** Limits of travel by their names in the report. */
+export type Limit = (typeof LIMITS)[number]
 const LIMITS = ['droop', 'stop', 'hard', 'solid', 'contact', 'bind', 'loose'] as const
 export const marksOf = (corner: CornerReport | undefined): LadderMarks => {
   const mm = (f: { value: number } | null | undefined): number | null => (f ? f.value * 1000 : null)
@@ -72,7 +74,7 @@ export function divisionFor(unit: string, factor: number): Division {
 
 /** One scale for all ladders: the range in mm that holds every mark, in whole divisions. */
 export function commonRange(all: LadderMarks[], rung = 20): { top: number; bottom: number } {
-  const bump = all.flatMap((m) => [m.solid, m.contact]).filter((v): v is number => v !== null)
+  const bump = all.flatMap((m) => [m.hard ?? null, m.solid, m.contact]).filter((v): v is number => v !== null)
   const droop = all.flatMap((m) => [m.droop]).filter((v): v is number => v !== null)
   const top = Math.ceil((Math.max(40, ...bump) + 6) / rung) * rung
   const bottom = Math.floor((Math.min(-40, ...droop) - 6) / rung) * rung

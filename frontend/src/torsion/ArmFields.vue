@@ -104,6 +104,14 @@ const MOTIONS = [
         hint="0 when zeroed on it"
         :model-value="arm.chassis"
         @update:model-value="(v) => set({ chassis: v })" />
+      <QuantityField
+        v-if="arm.motion !== 'wishbone'"
+        label="plate on its ledge reads"
+        of="TorsionArm.ledge"
+        :decimals="1"
+        hint="as low as it goes, damper off"
+        :model-value="arm.ledge"
+        @update:model-value="(v) => set({ ledge: v })" />
       <details class="wide">
         <summary class="link">arm length from a second reading</summary>
         <p class="small quiet">

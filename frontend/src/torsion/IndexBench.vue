@@ -27,7 +27,9 @@ const place = computed<Place>(() => PLACES.find((p) => p === `${props.end}_${sid
 const mirror = computed<Place>(() =>
   PLACES.find((p) => p === `${props.end}_${side.value === 'left' ? 'right' : 'left'}`)!,
 )
+const meant = computed(() => vehicle.setup.value?.[`${props.end}_meant`] ?? null)
 const load = ref<string | null>(null)
+watch([meant, () => vehicle.setup.value?.id], () => (load.value = meant.value), { immediate: true })
 const loads = computed(() => vehicle.document.value?.loads ?? [])
 const arm = computed(() => vehicle.document.value?.vehicle.ends?.[props.end]?.arm ?? null)
 const sideSetup = (p: Place) => vehicle.setup.value?.sides?.[p]
@@ -41,15 +43,11 @@ const { found, trouble, asked, current } = useAnswer(() => ask(place.value)(), [
 const other = useAnswer(() => ask(mirror.value)(), [vehicle.report, mirror, load])
 const bench = computed(() => (found.value?.bench?.place === place.value ? found.value.bench : null))
 const rows = computed(() => bench.value?.rows ?? [])
-const chosen = computed(() => sideSetup(place.value)?.index ?? null)
-const row = computed<MoveRow | null>(
-  () =>
-    rows.value.find((r) => r.inner === chosen.value?.inner && r.outer === chosen.value.outer) ?? rows.value[0] ?? null,
-)
+const row = computed<MoveRow | null>(() => rows.value.find((r) => r.chosen) ?? rows.value[0] ?? null)
 /** What the plate of the other side should show, for telling swapped sides. */
 const otherReads = computed(() => {
-  const [made, c] = [other.found.value?.bench, sideSetup(mirror.value)?.index]
-  return (made?.rows?.find((r) => r.inner === c?.inner && r.outer === c?.outer) ?? made?.rows?.[0])?.free_angle ?? null
+  const made = other.found.value?.bench
+  return (made?.rows?.find((r) => r.chosen) ?? made?.rows?.[0])?.free_angle ?? null
 })
 const base = (p: Place): (string | number)[] => ['setups', vehicle.setupIndex.value, 'sides', p]
 const askHeight = (value: number | null): void => void (value !== null && heights.ask(place.value, value))
@@ -75,6 +73,7 @@ watch(
     if (!loads.value.some((l) => l.id === load.value)) load.value = null
   },
 )
+const loadName = computed(() => loads.value.find((l) => l.id === load.value)?.name ?? 'as weighed')
 const deg = (f: Figure | null | undefined): string =>
   f ? (f.assumed ? '~' : '') + units.show(f.value, 'rad', { unit: true, decimals: 1 }) : '–'
 const most = computed(() => Math.max(0.012, ...rows.value.map((r) => Math.abs(r.off ?? 0))))
@@ -95,15 +94,17 @@ const charted = ref<ChartRow[]>([])
 async function show(): Promise<void> {
   const [document, setup] = [vehicle.document.value, vehicle.setup.value]
   if (charted.value.length || !document || !setup) return void (charted.value = [])
-  const { data } = await api.POST('/api/index/chart', { body: { document, setup: setup.id, place: place.value } })
+  const { data } = await api.POST('/api/index/chart', {
+    body: { document, setup: setup.id, place: place.value, load_state: load.value },
+  })
   charted.value = data?.rows ?? []
 }
-watch([place, vehicle.report], () => (charted.value = []))
+watch([place, load, vehicle.report], () => (charted.value = []))
 async function chart(): Promise<void> {
   const [document, setup] = [vehicle.document.value, vehicle.setup.value]
   if (!document || !setup) return
   const { data } = await api.POST('/api/index/chart.csv', {
-    body: { document, setup: setup.id, place: place.value },
+    body: { document, setup: setup.id, place: place.value, load_state: load.value },
     parseAs: 'text',
   } as never)
   const link = window.document.createElement('a')
@@ -133,7 +134,7 @@ async function chart(): Promise<void> {
         :clearable="false"
         :computed-value="sideSetup(place)?.set_by !== 'free angle'"
         :readonly="vehicle.isFound.value"
-        :model-value="bench?.free_wanted?.value"
+        :model-value="bench?.plate_wanted?.value"
         @update:model-value="askAngle" />
       <QuantityField
         v-if="arm?.motion !== 'wishbone'"
@@ -169,12 +170,13 @@ async function chart(): Promise<void> {
         @click="load = l.id">
         {{ l.name }}
       </button>
-      <button v-if="load && !vehicle.isFound.value" class="link" :disabled="!answered" @click="setForLoad">
-        set both plates for this load
-      </button>
+      <template v-if="!vehicle.isFound.value && (load !== meant || bench?.set_so === false)"
+        ><b class="grade-look">not set yet</b
+        ><button class="act" :disabled="!answered" @click="setForLoad">Set both plates for this</button></template
+      >
       <span class="quiet was"
-        >was {{ units.show(bench?.hub_found?.value, 'm', { unit: true }) }}; arm {{ deg(bench?.arm_wanted) }}, was
-        {{ deg(bench?.arm_found) }}</span
+        >{{ loadName }}: was {{ units.show(bench?.hub_found?.value, 'm', { unit: true }) }}; arm
+        {{ deg(bench?.arm_wanted) }}, was {{ deg(bench?.arm_found) }}</span
       >
     </div>
     <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>
@@ -203,7 +205,10 @@ async function chart(): Promise<void> {
           }}<template v-if="bench.bolt.height_per_turn"
             >, {{ bench.bolt.height_per_turn.assumed ? '~' : ''
             }}{{ units.show(bench.bolt.height_per_turn.value, 'm', { unit: true, kind: 'fine length' }) }} of height
-            here</template
+            here, this side alone<template v-if="bench.bolt.height_of_both"
+              >; {{ units.show(bench.bolt.height_of_both.value, 'm', { unit: true, kind: 'fine length' }) }} with both
+              turned</template
+            ></template
           >
         </dd>
         <dt>bar end, unloaded</dt>
@@ -222,12 +227,20 @@ async function chart(): Promise<void> {
       </p>
     </template>
     <template v-else-if="row && bench.splines">
+      <p v-if="bench.read_off && Math.abs(bench.read_off.value) > 0.005" class="say">
+        <b class="grade-look">Look</b> The plate read {{ deg(bench.free_found) }} where weight, height, arm and bar make
+        {{ deg(bench.free_computed) }}. Moves are counted from what was read, the change wanted is that of the numbers.
+      </p>
+      <p v-else-if="!bench.read" class="say">
+        <b class="grade-look">First</b> Read the unloaded plate before anything is moved and type it above: then an
+        error of the bar's rate does not count.
+      </p>
       <IndexDrawing :bench="bench" :row="row" :side="side" />
       <table class="moves" aria-label="Spline moves">
         <thead>
           <tr>
-            <th>bar</th>
-            <th>plate</th>
+            <th>bar, from outside</th>
+            <th>plate, from outside</th>
             <th class="mid">
               {{ arm?.adjuster ? 'adjuster' : '' }} <b>{{ units.show(bench.hub_wanted?.value, 'm') }} wanted</b>
             </th>
@@ -293,6 +306,18 @@ async function chart(): Promise<void> {
         <span class="quiet">Indexing moves the height; the bar's rate stays its own.</span>
       </p>
       <table v-if="charted.length" class="chart" aria-label="Index chart">
+        <caption>
+          Index chart,
+          {{
+            end
+          }}
+          {{
+            side
+          }}, heights
+          {{
+            load ? `under ${loadName}` : 'as weighed'
+          }}
+        </caption>
         <thead>
           <tr>
             <th>bar</th>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onScopeDispose, ref, watch } from 'vue'
 
-import { api, type IndexBench, type MoveRow, type Place } from '@/api/client'
+import { api, type IndexBench, type MoveRow, type Place, placeWords } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
 import { useAnswer } from '@/composables/useAnswer'
 import { useUnits } from '@/composables/useUnits'
@@ -17,11 +17,11 @@ const props = defineProps<{
 }>()
 const vehicle = useVehicle()
 const units = useUnits()
-const reading = ref<number | null>(null)
-watch(
-  () => props.place,
-  () => (reading.value = null),
-)
+const reading = computed(() => vehicle.setup.value?.sides?.[props.place]?.plate_set ?? null)
+const keep = (value: number | null): void =>
+  vehicle.edit(`what the level showed, ${placeWords(props.place)}`, [
+    { path: ['setups', vehicle.setupIndex.value, 'sides', props.place, 'plate_set'], value },
+  ])
 const { found } = useAnswer(() => {
   const [document, setup] = [vehicle.document.value, vehicle.setup.value]
   if (reading.value === null || !document || !setup) return null
@@ -80,13 +80,17 @@ const deg = (v: number): string => units.show(v, 'rad', { decimals: 1 })
     <QuantityField
       label="the level shows"
       strong
-      of="SideSetup.free_angle"
+      of="SideSetup.plate_set"
       :decimals="1"
+      hint="after the moves; kept and printed"
+      :readonly="vehicle.isFound.value"
       :model-value="reading"
-      @update:model-value="(v) => (reading = v)" />
+      @update:model-value="keep" />
     <div class="says" aria-live="polite">
       <p v-for="e in said.slice(0, 2)" :key="e.says">
-        <b :class="e.verdict === 'good' ? 'good' : 'grade-stop'">{{ e.verdict === 'good' ? 'Good' : e.verdict }}</b>
+        <b :class="e.verdict === 'good' ? 'good' : e.verdict === 'adjust' ? 'grade-note' : 'grade-stop'">{{
+          e.verdict === 'good' ? 'Good' : e.verdict
+        }}</b>
         {{ e.says }}
       </p>
     </div>

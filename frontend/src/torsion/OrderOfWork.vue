@@ -15,6 +15,7 @@ const STEPS = computed(() => [
   { words: 'Mark bar, plate and tube at both ends', stop: false },
   { words: 'Zero the level on the sill', stop: false },
   { words: 'Ease the plate off its stop', stop: true },
+  { words: props.bench.read ? 'Plate hangs free' : 'Read the free plate, type it', stop: false },
   { words: `Plate off, bar out to the ${props.side}`, stop: false },
   { words: `Bar ${turnWords(props.row.inner, turn.value.bar)}`, stop: false },
   { words: `Plate ${turnWords(props.row.outer, turn.value.plate)}`, stop: false },
@@ -25,26 +26,31 @@ const STEPS = computed(() => [
   { words: 'Jack the plate over its stop', stop: true },
 ])
 const kg = (f: { value: number } | null | undefined): string =>
-  f ? units.show(f.value, 'kg', { unit: true, decimals: 0 }) : 'its load'
+  f ? units.show(f.value, 'kg', { unit: true, decimals: 0 }) : ''
 </script>
 
 <template>
+  <p class="quiet">Order of work; turns as seen from outside the vehicle, at this side.</p>
   <ol class="order" aria-label="Order of work">
     <li v-for="(s, i) in STEPS" :key="i" :class="{ stop: s.stop }">
       <i>{{ i + 1 }}</i><span>{{ s.words }}</span>
     </li>
   </ol>
   <p class="caution">
-    <b class="grade-stop">Stop</b> The wound bar drives the hub down: {{ kg(bench.press_off) }} at 3,
-    {{ kg(bench.press_on) }} at 8. Vehicle on stands, jack under the plate, the maker's puller, stand clear; left bar to
-    the left. Have the alignment set afterwards.
+    <b class="grade-stop">Stop</b> The wound bar drives the hub down<template v-if="bench.press_off"
+      >: {{ kg(bench.press_off) }} at 3</template
+    ><template v-if="bench.press_on">, {{ kg(bench.press_on) }} at 9</template
+    ><template v-if="!bench.press_off && !bench.press_on"
+      >; how hard follows once the plate's angle on its ledge is typed under Geometry</template
+    >. Vehicle on stands, jack under the plate, the maker's puller, stand clear; left bar to the left. Have the
+    alignment set afterwards.
   </p>
 </template>
 
 <style scoped>
-.order { list-style: none; margin: 6px 0 0; padding: 0; display: grid; grid-template-columns: repeat(8, minmax(0, 1fr)); gap: 6px; }
+.order { list-style: none; margin: 6px 0 0; padding: 0; display: grid; grid-template-columns: repeat(9, minmax(0, 1fr)); gap: 6px; }
 li { display: grid; justify-items: center; text-align: center; gap: 4px; line-height: 1.15; align-content: start; } li i { font-style: normal; width: 26px; height: 26px; border: 1.5px solid var(--ink); border-radius: 50%; display: grid; place-items: center; font-weight: 600; font-size: var(--t-1); }
 li.stop i { border-radius: 0; background: var(--stop); border-color: var(--stop); color: var(--ground); }
 .caution { background: var(--stop-tint); border-top: 3px solid var(--stop); padding: 6px 10px; margin-top: 8px; }
-@media (max-width: 820px) { .order { grid-template-columns: repeat(4, minmax(0, 1fr)); } }
+@media (max-width: 820px) { .order { grid-template-columns: repeat(3, minmax(0, 1fr)); } }
 </style>

@@ -57,6 +57,7 @@ const window_ = computed(() => {
 })
 const limits = computed(() => {
   const list = [
+    { key: 'hard', letter: 'H', words: 'stop squeezed hard', at: hard.value },
     { key: 'solid', letter: 'S', words: 'damper solid', at: marks.value.solid },
     { key: 'contact', letter: 'T', words: 'tyre meets arch', at: marks.value.contact },
     { key: 'bind', letter: 'B', words: 'coils closed', at: props.corner.bind ? props.corner.bind.value * 1e3 : null },
@@ -72,7 +73,7 @@ const limits = computed(() => {
     first: l.letter === props.corner.first_limit,
   }))
 })
-const first = computed(() => limits.value.find((l) => l.first)?.at ?? null)
+const first = computed(() => (props.corner.bump_travel ? props.corner.bump_travel.value * 1e3 : null))
 const droop = computed(() => marks.value.droop)
 const ghost = computed(() =>
   props.corner.wheel_travel && Math.abs(props.corner.wheel_travel.value) > 3e-4

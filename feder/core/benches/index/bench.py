@@ -1,7 +1,7 @@
 """The index bench of one corner: the free angle wanted, the pairs of moves, what each leaves over."""
 
 from dataclasses import dataclass, field
-from math import asin, cos, sin
+from math import cos, pi
 from typing import Literal
 
 from feder.core.benches.index.adjusters import at_adjusters, set_free
@@ -16,7 +16,7 @@ from feder.core.numbers.quantities import G
 from feder.core.practice.thresholds import LEVEL_WINDOW, PAIR_EXACT, PAIR_NEAR
 from feder.core.report.evaluate import evaluate, evaluate_plain
 from feder.core.report.shapes import CornerReport, Figure
-from feder.core.standing.facts import setup_of, side_of
+from feder.core.standing.facts import gather, setup_of, side_of
 
 UNKNOWN = "Weight, hub to arch, arm and bar must be known before a free angle can be told"
 NEW_BAR = (
@@ -24,6 +24,8 @@ NEW_BAR = (
     "the plate with the level zeroed on the chassis, and type the reading; moves are counted from there"
 )
 TRIES, CLOSE = 12, 1e-7
+SET_SO = 1e-4
+"""Difference of free angles that no level shows, rad."""
 
 
 @dataclass(slots=True)
@@ -48,6 +50,8 @@ class MoveRow:
     grade: Literal["", "note", "look", "stop"] = ""
     says: str = ""
     numbers: dict[str, Figure] = field(default_factory=dict)
+    chosen: bool = False
+    """Whether it is the pair taken in this setup."""
 
 
 @dataclass(slots=True)
@@ -68,13 +72,23 @@ class IndexBench:
     free_computed: Figure | None
     """The same from load and height alone."""
     free_wanted: Figure | None
+    """As weight, height, arm and bar make it."""
+    plate_wanted: Figure | None
+    """The same as the level will show it: off by as much as the plate read otherwise than computed."""
     change: Figure | None
     finest_step: float | None
     window: float
     """How far the level may be off, either way, and still show the right pair."""
     rows: list[MoveRow] = field(default_factory=list)
+    read: bool = False
+    """Whether the plate was read before its splines are moved."""
+    read_off: Figure | None = None
+    """How far it then showed otherwise than weight, height, arm and bar make it."""
+    load: str | None = None
+    """The load state under which every height here is meant; `set_so` whether both plates are set for it."""
+    set_so: bool = True
     press_off: Figure | None = None
-    """Mass whose weight the wound bar presses with at the hub, at full droop, before and after."""
+    """Mass whose weight the wound bar presses with at the hub on the plate's ledge, before and after."""
     press_on: Figure | None = None
     bolt: BoltAnswer | None = None
     effect: TurnEffect | None = None
@@ -97,30 +111,38 @@ def index_bench(
     if arm is None or not isinstance(bar, TorsionBarPart):
         return None
     found = evaluate(document, document.setups[0].id).corners[place]
+    before = found if load_state is None else evaluate(document, document.setups[0].id, load_state).corners[place]
     asked = evaluate(document, setup).corners[place]
     angles = _free_wanted(document, setup, place, load_state)
     free = angles.get(place)
+    wanted = asked.hub_to_arch if load_state is None else _asked(side, asked)
     splines = None if not bar.inner_splines or not bar.outer_splines else (bar.inner_splines, bar.outer_splines)
     if arm.motion == "wishbone":
         splines = None
     base, trouble = _base(document, place, side, found)
+    off = _read_off(document, place, side, found)
     made = IndexBench(
         place=place,
         splines=splines,
         lifts_clockwise=lifts_clockwise("left" if place.is_left else "right", _motion(arm.motion)),
         arm_length=arm.length,
-        hub_found=found.hub_to_arch,
-        hub_wanted=asked.hub_to_arch if load_state is None else _asked(side, asked),
-        arm_found=found.arm_angle,
-        arm_wanted=asked.arm_angle if load_state is None else None,
+        hub_found=before.hub_to_arch,
+        hub_wanted=wanted,
+        arm_found=before.arm_angle,
+        arm_wanted=asked.arm_angle if load_state is None else _arm_at(document, place, wanted),
         free_found=base,
         free_computed=found.free_angle,
         free_wanted=free,
-        change=_difference(free, base),
+        plate_wanted=_sum(free, off),
+        change=_difference(_sum(free, off), base),
         finest_step=None,
         window=LEVEL_WINDOW,
+        read=side.plate_read is not None or side_of(document.setups[0], place).free_angle is not None,
+        read_off=off,
+        load=load_state,
+        set_so=_set_so(document, setup, angles),
         press_off=_press(document, found, place, base),
-        press_on=_press(document, asked, place, free),
+        press_on=_press(document, asked, place, _sum(free, off)),
     )
     if base is None or made.change is None:
         made.trouble = trouble or UNKNOWN
@@ -128,8 +150,8 @@ def index_bench(
     per_turn = None if arm.adjuster is None else arm.adjuster.per_turn
     if arm.bolt is not None:
         per_turn = arm.bolt.lead / arm.bolt.lever
-        made.bolt = bolt_answer(document, setup, place, made.change)
-    made.effect = turn_effect(document, setup, place, per_turn)
+        made.bolt = bolt_answer(document, setup, place, made.change, load_state)
+    made.effect = turn_effect(document, setup, place, per_turn, load_state)
     if splines is not None:
         moves = spline_moves(*splines, float(made.change.value), count=count, arm=_motion(arm.motion))
         made.finest_step, made.window = float(moves.finest_step), float(moves.finest_step) / 2
@@ -156,6 +178,32 @@ def _base(
     return (found.free_angle if was.free_angle is None else Figure(was.free_angle, "rad")), None
 
 
+def _read_off(document: Document, place: Place, side: SideSetup, found: CornerReport) -> Figure | None:
+    """How far the bar as found read otherwise than weight, height, arm and bar make it.
+
+    Its reading and the angle wanted both hold that error, of the bar's rate or of the edge the level lay on: moves
+    are counted from the reading, the change wanted is that of the numbers.
+    """
+    was = side_of(document.setups[0], place)
+    read = side.plate_read if side.plate_read is not None else was.free_angle
+    if read is None or found.free_angle is None or not _same_bar(side.spring, was.spring):
+        return None
+    return _difference(Figure(read, "rad"), found.free_angle)
+
+
+def _arm_at(document: Document, place: Place, hub: Figure | None) -> Figure | None:
+    arm = gather(document).ends[place.end].arm
+    angle = None if arm is None or hub is None else arm.angle_at(place, hub.value)
+    return None if angle is None or hub is None else Figure(float(angle), "rad", hub.assumed)
+
+
+def _set_so(document: Document, setup: str, wanted: dict[Place, Figure]) -> bool:
+    """Whether the plates of an axle are set as they are wanted."""
+    corners = evaluate(document, setup).corners
+    now = {p: corners[p].free_angle for p in wanted}
+    return all(a is not None and abs(a.value - wanted[p].value) < SET_SO for p, a in now.items())
+
+
 def _same_bar(one: object, two: object) -> bool:
     """Whether two parts are the same bar, whatever limit is set for it or hand it is marked with."""
     if not isinstance(one, TorsionBarPart) or not isinstance(two, TorsionBarPart):
@@ -170,17 +218,20 @@ def _difference(one: Figure | None, two: Figure | None) -> Figure | None:
     return Figure(float(one.value) - float(two.value), "rad", one.assumed or two.assumed)
 
 
+def _sum(one: Figure | None, by: Figure | None) -> Figure | None:
+    if one is None or by is None:
+        return one
+    return Figure(float(one.value) + float(by.value), "rad", one.assumed or by.assumed)
+
+
 def _press(document: Document, corner: CornerReport, place: Place, free: Figure | None) -> Figure | None:
-    """What the bar presses with at the hub at full droop, as a mass."""
-    droop, hub, length = corner.droop, corner.hub_to_arch, getattr(document.vehicle.ends, place.end).arm.length
-    if free is None or droop is None or hub is None or corner.arm_angle is None or corner.angular_rate is None:
+    """What the bar presses with at the hub, the plate on its ledge, as a mass; nothing where that was not read."""
+    arm = getattr(document.vehicle.ends, place.end).arm
+    if free is None or arm.ledge is None or corner.angular_rate is None:
         return None
-    sine = sin(float(corner.arm_angle.value)) - float(droop.value) / length
-    if abs(sine) >= 0.995:
-        return None
-    angle = asin(sine)
-    force = float(corner.angular_rate.value) * (float(free.value) - angle) / (length * cos(angle))
-    return Figure(max(0.0, force / G), "kg", free.assumed or droop.assumed)
+    ledge = arm.ledge - (arm.chassis or 0.0)
+    force = float(corner.angular_rate.value) * (float(free.value) - ledge) / (arm.length * cos(ledge))
+    return Figure(force / G, "kg", free.assumed) if force > 0 else None
 
 
 def _free_wanted(document: Document, setup: str, place: Place, load_state: str | None) -> dict[Place, Figure]:
@@ -252,16 +303,22 @@ def _rows(
         return rows
     document = at_adjusters(document, setup, evaluate_plain(document, setup))
     pairs = [(int(c.inner), int(c.outer), float(c.angle), float(c.error)) for c in moves.candidates]
-    if (0, 0) not in [p[:2] for p in pairs]:
-        pairs.append((0, 0, 0.0, -float(change.value)))
+    taken = side_of(setup_of(document, setup), place).index
+    n_in, n_out = made.splines or (1, 1)
+    for inner, outer in ([] if taken is None else [(taken.inner, taken.outer)]) + [(0, 0)]:
+        if (inner, outer) not in [p[:2] for p in pairs]:  # the pair taken stays in sight, whatever is asked now
+            turned = (inner / n_in - outer / n_out) * 2 * pi
+            pairs.append((inner, outer, turned, turned - float(change.value)))
     for inner, outer, angle, error in pairs:
         free = float(base.value) + angle
         row = MoveRow(inner, outer, free, angle, error, spline_words(inner, outer, side, arm), adjust=-error)
-        both = {place: free} if mirror is None else {place: free, place.mirror: float(mirror.value) + error}
+        stood = free - (0.0 if made.read_off is None else float(made.read_off.value))
+        both = {place: stood} if mirror is None else {place: stood, place.mirror: float(mirror.value) + error}
         at = evaluate_plain(set_free(document, setup, both), setup, load_state).corners[place]
         if at.hub_to_arch is not None:
             row.height = float(at.hub_to_arch.value)
             row.off = row.height - float(wanted.value)
+        row.chosen = taken is not None and (inner, outer) == (taken.inner, taken.outer)
         _judge(row, adjuster)
         same = next((r for r in rows if abs(r.change - row.change) < 1e-9), None)
         if same is not None and row.grade != "stop":
@@ -292,3 +349,5 @@ def _judge(row: MoveRow, adjuster: PlateAdjuster | None) -> None:
         row.grade, row.says = "stop", f"{{off}} {way}, beyond the adjuster"
     elif abs(row.off) > PAIR_NEAR:
         row.grade, row.says = ("look" if abs(row.off) < 5 * PAIR_NEAR else "stop"), f"stands {{off}} {way}"
+    if row.chosen and row.grade in ("look", "stop"):
+        row.says = f"your pair no longer fits: {row.says}"

@@ -29,13 +29,17 @@ class ChartRow:
     wheel_rate: float | None
 
 
-def index_chart(document: Document, setup: str, place: Place, span: float = 12 * pi / 180) -> list[ChartRow]:
+def index_chart(
+    document: Document, setup: str, place: Place, load_state: str | None = None, span: float = 12 * pi / 180
+) -> list[ChartRow]:
     """Every whole step of the free angle within `span` each way, both sides of the axle moved alike.
+
+    Heights are those under the load state.
 
     Raises:
         UnknownSetup: the document has no such setup.
     """
-    bench = index_bench(document, setup, place)
+    bench = index_bench(document, setup, place, load_state)
     if bench is None or bench.splines is None or bench.free_found is None or bench.finest_step is None:
         return []
     every = max(1, -(-int(span / bench.finest_step) // MOST_STEPS))
@@ -48,10 +52,11 @@ def index_chart(document: Document, setup: str, place: Place, span: float = 12 *
         wanted = k * every * bench.finest_step
         best = spline_moves(*bench.splines, wanted, count=1).candidates[0]
         free = float(bench.free_found.value) + float(best.angle)
-        both = {place: free}
+        stood = free - (0.0 if bench.read_off is None else float(bench.read_off.value))
+        both = {place: stood}
         if own is not None and mirror is not None:
-            both[place.mirror] = float(mirror.value) + free - float(own.value)
-        at = evaluate_plain(set_free(document, setup, both), setup).corners[place]
+            both[place.mirror] = float(mirror.value) + stood - float(own.value)
+        at = evaluate_plain(set_free(document, setup, both), setup, load_state).corners[place]
         hub, rate = at.hub_to_arch, at.wheel_rate
         rows.append(
             ChartRow(

@@ -1,10 +1,11 @@
 """Fitting another bar, or a coilover in its place: the height it has now is kept, its splines start anew."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 from feder.core.benches.index.bench import index_bench
+from feder.core.benches.index.meant import meant_at
 from feder.core.document.base import EndName, RateValue
-from feder.core.document.changes import Change
+from feder.core.document.changes import Change, patched, put, with_sides
 from feder.core.document.document import Document
 from feder.core.document.setting import setting
 from feder.core.document.setup import SpringPart, TorsionBarPart
@@ -17,7 +18,12 @@ def fit_bar(document: Document, setup: str, end: EndName, part: TorsionBarPart) 
     index = index_of(document, setup)
     for place in places_of(document, end):
         yield from setting(index, place, spring=part, index=None)
-    yield from _at_its_height(document, setup, end)
+    meant = meant_at(document, setup, end)
+    if meant is None:
+        yield from _at_its_height(document, setup, end)
+    else:
+        fitted = {p: {"spring": part, "index": None} for p in places_of(document, end)}
+        yield from set_for_load(with_sides(document, setup, fitted), setup, end, meant)
 
 
 def coil_for_bar(
@@ -42,6 +48,15 @@ def set_for_load(document: Document, setup: str, end: EndName, load_state: str |
         angles[place] = float(bench.free_wanted.value)
     for place, angle in angles.items():
         yield from setting(index, place, free_angle=angle)
+    yield put(["setups", index, f"{end}_meant"], load_state)
+
+
+def kept_meant(document: Document, setup: str, end: EndName, asked: Sequence[Change]) -> Iterator[Change]:
+    """What follows a height asked at an end whose heights are meant under a load: its plates set for it again."""
+    meant = meant_at(document, setup, end)
+    if meant is not None:
+        tried, _ = patched(document, document.model_dump(mode="json"), asked)
+        yield from set_for_load(tried, setup, end, meant)
 
 
 def _at_its_height(document: Document, setup: str, end: EndName) -> Iterator[Change]:

@@ -27,7 +27,9 @@ class TurnEffect:
     cross: float | None = None
 
 
-def turn_effect(document: Document, setup: str, place: Place, per_turn: float | None) -> TurnEffect | None:
+def turn_effect(
+    document: Document, setup: str, place: Place, per_turn: float | None, load_state: str | None = None
+) -> TurnEffect | None:
     """What one turn at a corner does to the whole vehicle; nothing while it cannot stand on its adjusters.
 
     Half the step is tried each way, so that the answer is that of the middle.
@@ -39,7 +41,7 @@ def turn_effect(document: Document, setup: str, place: Place, per_turn: float | 
     by = STEP if per_turn is None else per_turn
     base = at_adjusters(document, setup, asked)
     low, high = (
-        evaluate_plain(set_free(base, setup, {place: float(free.value) + share * by}), setup)
+        evaluate_plain(set_free(base, setup, {place: float(free.value) + share * by}), setup, load_state)
         for share in (-0.5, 0.5)
     )
     made = TurnEffect(by, per_turn is not None)

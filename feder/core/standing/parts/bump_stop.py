@@ -88,7 +88,7 @@ def stop_facts(of_end: Cursor, side: Cursor, place: Place, damper: Coupling) -> 
     end = place.end
     if side.stop:
         length = number(side.stop.length, f"{place.words} bump stop, length")
-        packer = number(side.stop.packer, f"{place.words} packers")
+        packer = number(side.stop.packer, f"{place.words} packers", source="set")
     else:
         length = number(of_end.length, f"{end} bump stop, length")
         packer = given(0.0, "packers", "m", source="none named")
