@@ -160,3 +160,18 @@ def test_a_live_axle_is_asked_for_as_one():
     mixed = [*car()[:3], Support(X[3], Y[3], LOADS[3], held=0.01)]
     with pytest.raises(NoEquilibrium, match="both heights"):
         vehicle_equilibrium(mixed, (), [Axle(2, 3, base_ratio=0.7)])
+
+
+def test_a_spring_that_is_loose_leaves_its_wheel_with_nothing_and_the_vehicle_stands_on_the_other_three():
+    """No droop limit; three springs carry a body whose weight lies between them, the fourth has 50 mm of air."""
+    places = ((0.0, -0.7), (0.0, 0.7), (2.5, -0.7), (2.5, 0.7))
+    loads = (3000.0, 1000.0, 1000.0, 10.0)
+    supports = [
+        Support(x, y, load, LinearCorner(30e3, 1.0, load / 30e3 if i < 3 else -0.05))
+        for i, ((x, y), load) in enumerate(zip(places, loads, strict=True))
+    ]
+    found = vehicle_equilibrium(supports)
+    assert found.load[3] == pytest.approx(0.0, abs=1e-2)
+    assert sum(found.load) == pytest.approx(sum(loads), abs=1e-3)
+    moment = sum(f * x for f, (x, _) in zip(found.load, places, strict=True))
+    assert moment == pytest.approx(2.5 * 1010.0, abs=1e-2)

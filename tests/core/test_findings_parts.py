@@ -1,6 +1,6 @@
 """Findings on parts, stops, arms and sag: each fires on one document and not on its near neighbour."""
 
-from math import radians
+from math import radians, sin
 
 import pytest
 
@@ -69,6 +69,42 @@ def fitted(toe):
     return document.model_copy(update={"setups": (document.setups[0], plan)})
 
 
+def springed(**members):
+    """The plan's front left spring with some of its numbers changed."""
+    part = nettle().setups[1].sides.front_left.spring.but(**members)
+    return with_side(nettle(), "plan", "front_left", spring=part)
+
+
+def pointed(*forces, first=0.0):
+    points = tuple((first + 0.02 * i, f) for i, f in enumerate(forces))
+    return springed(points=points, tender_rate=None, tender_travel=None)
+
+
+def carried():
+    """What the plan's front left spring carries at ride."""
+    return float(evaluate(nettle(), "plan").corners["front_left"].spring_force.value)
+
+
+def tendered(share):
+    """A tender that closes at a share of what the spring carries, its main spring as it is."""
+    return springed(tender_rate=20e3, tender_travel=share * carried() / 20e3)
+
+
+def drooping(droop):
+    limits = on_bars(nettle()).vehicle.ends.rear.limits.but(droop=droop)
+    return with_end(on_bars(nettle()), "rear", limits=limits)
+
+
+def slack_from():
+    """Hub to arch at which the demo arm hangs at its free angle: there the bar is unwound."""
+    free = float(evaluate(on_bars(nettle()), "plan").corners["rear_left"].free_angle.value)
+    return 0.368 + 0.38 * (sin(free) - sin(radians(12.0)))
+
+
+def barred_right(diameter):
+    return with_side(on_bars(nettle()), "plan", "rear_right", spring=BAR.but(diameter=diameter))
+
+
 def pumped(share):
     bike = roadster(shock=AIR)
     pressure = float(evaluate(bike, "found").corners["rear"].pressure.value)
@@ -103,6 +139,54 @@ def rolling(bar):
 
 # rule: place, setup, load state, where it fires, a near neighbour where it does not
 CASES = {
+    "points_no_table": (
+        "front_left",
+        "plan",
+        None,
+        lambda: pointed(0, 900, 850, 3e4),
+        lambda: pointed(0, 900, 1850, 3e4),
+    ),
+    "past_its_points": (
+        "front_left",
+        "plan",
+        None,
+        lambda: pointed(0, 900, carried() * 0.95),
+        lambda: pointed(0, 900, carried() * 1.6),
+    ),
+    "rides_at_crossover": ("front_left", "plan", None, lambda: tendered(0.99), lambda: tendered(0.90)),
+    "wire_disagrees": (
+        "front_left",
+        "plan",
+        None,
+        # wire and coil of 11.9 mm on 60 mm inside, 6 coils: k = G d^4 / 8 D^3 n
+        lambda: springed(
+            wire_diameter=0.0119,
+            inside_diameter=0.060,
+            active_coils=6.0,
+            rate=RateValue(value=1.12 * 79.3e9 * 0.0119**4 / 8 / 0.0719**3 / 6),
+        ),
+        lambda: springed(
+            wire_diameter=0.0119,
+            inside_diameter=0.060,
+            active_coils=6.0,
+            rate=RateValue(value=1.08 * 79.3e9 * 0.0119**4 / 8 / 0.0719**3 / 6),
+        ),
+    ),
+    "solid_not_told": (
+        "front_left",
+        "plan",
+        None,
+        lambda: springed(solid_length=None),
+        lambda: springed(solid_length=0.08),
+    ),
+    "slack_at_droop": (
+        "rear_left",
+        "plan",
+        None,
+        lambda: drooping(slack_from() + 0.003),
+        lambda: drooping(slack_from() - 0.003),
+    ),
+    "unlike_bars": ("rear", "plan", None, lambda: barred_right(0.0230), lambda: barred_right(0.0225)),
     "load_band_exceeded": ("front_left", "plan", None, lambda: banded(2700), lambda: banded(2900)),
     "springs_swapped": ("rear", "plan", None, lambda: unlike("b", "a"), lambda: unlike("a", "b")),
     "bar_on_wrong_side": (

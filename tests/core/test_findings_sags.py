@@ -61,8 +61,18 @@ def leaning(degrees):
     )
 
 
+def held(place):
+    return float(evaluate(magpie(), "found").corners[place].held_at_droop.value)
+
+
 # rule: place, setup, load state, where it fires, a near neighbour where it does not
 CASES = {
+    "preload_disagrees": (
+        # weighed, the shock's 90 N/mm and its sag make a preload near to its collar of 12 mm
+        "rear", "found", None,
+        lambda: with_side(magpie(), "found", "rear", collar=held("rear") + 0.0045),
+        lambda: with_side(magpie(), "found", "rear", collar=held("rear") + 0.0035),
+    ),
     "sags_out_of_order": (
         "rear", "found", None,
         lambda: read("rear", "rider_lifted", 0.640), lambda: read("rear", "rider_lifted", 0.562),
@@ -97,3 +107,33 @@ def test_a_finding_reads_whole(rule):
     for finding in evaluate(fires(), setup, load).findings:
         assert finding.text.format(**{k: v.value for k, v in finding.numbers.items()})
         assert finding.reason.endswith(".")
+
+
+def test_a_lean_short_of_the_one_wanted_under_any_load_is_told_in_every_view_with_its_name():
+    bike = leaning(42)
+    leans = {s.id: evaluate(bike, "plan", s.id).steering.lean_ridden.value for s in bike.loads}
+    worst = min(leans, key=leans.get)
+    named = next(s.name for s in bike.loads if s.id == worst)
+    for load in (None, *leans):
+        (finding,) = [f for f in evaluate(bike, "plan", load).findings if f.rule == "leans_too_little"]
+        assert finding.text.startswith(f"{named}: the ")
+        assert finding.numbers["lean"].value == pytest.approx(leans[worst], abs=1e-6)
+
+
+def test_sags_in_findings_are_those_a_tape_along_the_fork_shows():
+    bike = read("front", "rider_lifted", 0.124)
+    (finding,) = [f for f in evaluate(bike, "found").findings if f.rule == "much_friction"]
+    assert finding.numbers["both"].value == pytest.approx(0.124 - 0.102)
+    tubed = evaluate(magpie(), "found", "solo")
+    rule = next(f for f in tubed.findings if f.rule == "preload_first" and f.place == "front")
+    assert rule.numbers["sag"].value == pytest.approx(tubed.sags["front"].rider_sag_along.value)
+    assert (rule.numbers["low"].value, rule.numbers["high"].value) == pytest.approx((0.030, 0.040))
+
+
+def test_a_sag_on_the_edge_of_its_band_is_within_it():
+    sag = evaluate(roadster(), "plan", "rider").sags["rear"].rider_sag.value
+    for off, fires in ((4e-8, False), (-4e-8, False), (1.2e-4, True)):
+        band = Band(low=sag - 0.010, high=sag - off if off > 0 else sag + abs(off))
+        bike = roadster()
+        bike = bike.but(brief=bike.brief.but(targets=Targets(rear_rider_sag=band)))
+        assert (("preload_first", "rear") in told(bike, "plan", "rider")) == fires

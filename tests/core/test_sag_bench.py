@@ -3,6 +3,7 @@
 import itertools
 from math import atan2, cos, pi, radians
 
+import numpy as np
 import pytest
 
 from feder.core.benches.sag.air import air_rows
@@ -371,3 +372,51 @@ def test_a_collar_that_was_not_read_is_held_against_no_thread():
     (row,) = [r for r in sag_shelf(document, "plan", Place.REAR, [part]) if r.part == part]
     assert row.rider_sag == pytest.approx(0.035, abs=1e-7)
     assert row.turns is None
+
+
+def test_what_it_takes_stays_within_thread_clamp_and_goal():
+    bike = magpie()
+    now = evaluate(bike, "plan", "two-up").steering
+    lean, seat = now.lean_ridden.value, now.seat_height.value
+    assert all(r.met and r.amount is None for r in levers(bike, "plan", "two-up", "lean", lean - radians(1)))
+    assert all(r.met for r in levers(bike, "plan", "two-up", "seat", seat))
+    rows = {r.member + r.place: r for r in levers(bike, "plan", "two-up", "lean", lean + radians(12))}
+    rear = rows["collarrear"]
+    assert rear.amount is None
+    assert rear.ends == "its thread ends"  # 24 mm of thread, the collar at 5.2
+    most = evaluate(with_side(bike, "plan", "rear", set_by="collar", collar=0.024), "plan", "two-up").steering
+    assert rear.farthest == pytest.approx(most.lean_ridden.value, abs=1e-9)
+    # tubes stand 6 mm above the clamp: more than level with it they cannot be let down
+    clamp = rows["clampfront"]
+    assert clamp.ends == "the tubes are level with the clamp"
+    level = evaluate(with_side(bike, "plan", "front", clamp=0.0), "plan", "two-up").steering
+    assert clamp.farthest == pytest.approx(level.lean_ridden.value, abs=1e-9)
+    for row in levers(bike, "plan", "two-up", "lean", lean + radians(0.4)):
+        if row.amount is not None and row.member == "collar":
+            assert 0 <= row.value <= {"front": 0.015, "rear": 0.024}[row.place.value]
+
+
+def test_the_rate_half_way_is_that_of_the_wheel():
+    """By differences of the wheel's force over its travel, straight from the gas law."""
+    document = finch()
+    part: AirSpringPart = document.setups[1].sides.rear.spring
+    curve = travel_curve(document, "plan", Place.REAR)
+    (row,) = [r for r in air_rows(document, "plan", Place.REAR) if r.chosen]
+    from feder.demo.finch import _LEVERAGE
+
+    ratio = np.polynomial.Polynomial.fit([z for z, _ in _LEVERAGE], [1 / v for _, v in _LEVERAGE], 3)
+
+    def wheel_force(z):
+        x = ratio.integ()(z) - ratio.integ()(0.0)
+        volume = part.volume - row.spacers * part.spacer_volume
+        p = row.pressure + 101325
+        port = p * volume / (volume - part.area * part.equalise_at)
+        wide = part.negative_volume + part.negative_area * part.equalise_at
+        pull = port * wide / (part.negative_volume + part.negative_area * x) - 101325
+        return ((p * volume / (volume - part.area * x) - 101325) * part.area - pull * part.negative_area) * ratio(
+            z
+        )
+
+    half, e = curve.points[-1].travel / 2, 1e-5
+    slope = (wheel_force(half + e) - wheel_force(half - e)) / (2 * e)
+    assert row.middle_rate == pytest.approx(slope, rel=1e-4)

@@ -258,5 +258,6 @@ WIDE = (0.0, 10.0)
 
 def judged(rider: float, free: float, bands: tuple[tuple[float, float], tuple[float, float]]) -> Verdict:
     """What sags say of preload and spring, bands of rider and free sag; the very edge of a band lies within it."""
-    said = sag_diagnosis(round(rider, 9), round(free, 9), list(bands[0]), list(bands[1])).verdict
+    low_high = [[round(edge, 9) for edge in band] for band in bands]
+    said = sag_diagnosis(round(rider, 9), round(free, 9), *low_high).verdict
     return cast("Verdict", said)

@@ -10,6 +10,11 @@ MASS_OUTLIER = usual(0.25, "", "Share by which the weights of an axle may differ
 FRICTION_BAND = usual(0.004, "m", "Friction band of the ride height that is worth a word.")
 PRESSURE_DISAGREES = usual(0.10, "", "Share by which an air pressure may miss the one that load and height imply.")
 SEAT_DISAGREES = usual(0.003, "m", "Difference of typed and inferred seat length that is asked about.")
+PRELOAD_DISAGREES = usual(0.004, "m", "Difference of the preload told from the one that load and sag make.")
+WIRE_DISAGREES = usual(0.10, "", "Share by which a rate may miss the one its wire makes.")
+AT_CROSSOVER = usual(
+    0.03, "", "Share of its crossover force within which a dual-rate spring rides at the crossover."
+)
 RIDER_DISAGREES = usual(0.08, "", "Share by which sags and scale may disagree about the rider.")
 MUCH_FRICTION = usual(0.2, "", "Friction as a share of rider sag from which it hides the spring.")
 # geometry

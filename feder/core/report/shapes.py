@@ -195,6 +195,12 @@ class SagReport:
     rider_sag_along: Figure | None = None
     free_then_along: Figure | None = None
     target_along: Figure | None = None
+    free_low_along: Figure | None = None
+    free_high_along: Figure | None = None
+    rider_low_along: Figure | None = None
+    rider_high_along: Figure | None = None
+    free_friction_along: Figure | None = None
+    rider_friction_along: Figure | None = None
     free_measured: Figure | None = None
     """As the tape showed it with this setup on the wheels."""
     rider_measured: Figure | None = None

@@ -1314,6 +1314,18 @@ export interface components {
             /** @default null */
             target_along?: components["schemas"]["Figure"] | null;
             /** @default null */
+            free_low_along?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_high_along?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_low_along?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_high_along?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            free_friction_along?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rider_friction_along?: components["schemas"]["Figure"] | null;
+            /** @default null */
             free_measured?: components["schemas"]["Figure"] | null;
             /** @default null */
             rider_measured?: components["schemas"]["Figure"] | null;
@@ -3427,6 +3439,8 @@ export interface components {
             /** @default null */
             over_front?: components["schemas"]["Figure"] | null;
             /** @default null */
+            side?: components["schemas"]["Place"] | null;
+            /** @default null */
             spring_length?: components["schemas"]["Figure"] | null;
             /** @default null */
             collar?: components["schemas"]["Figure"] | null;
@@ -4498,6 +4512,8 @@ export interface components {
              * @default null
              */
             trouble?: string | null;
+            /** Notes */
+            notes?: string[];
         };
         /**
          * MoveRow
@@ -4825,7 +4841,9 @@ export interface components {
         };
         /**
          * AirRow
-         * @description One count of spacers. `slow` and `fast` are forces at the wheel at full travel, isothermal and quick.
+         * @description One count of spacers; `free_sag` as it is read.
+         *
+         *     `slow` and `fast` are forces at the wheel at full travel, isothermal and quick.
          */
         AirRow: {
             /** Spacers */
@@ -4915,6 +4933,21 @@ export interface components {
             value: number | null;
             /** Turns */
             turns: number | null;
+            /**
+             * Met
+             * @default false
+             */
+            met?: boolean;
+            /**
+             * Farthest
+             * @default null
+             */
+            farthest?: number | null;
+            /**
+             * Ends
+             * @default
+             */
+            ends?: string;
             /**
              * Lean
              * @default null

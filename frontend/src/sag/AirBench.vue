@@ -77,7 +77,7 @@ function typed(key: (typeof FIELDS)[number]['key'], text: string, low: number, h
           <th>spacers</th>
           <th>pressure for the sag</th>
           <th>bike alone</th>
-          <th>rate half-way, {{ units.unit('N/m').written }}</th>
+          <th>wheel rate, half-way, {{ units.unit('N/m').written }}</th>
           <th>at full travel, slow</th>
           <th>in a fast stroke</th>
           <th>times the rider</th>

@@ -12,8 +12,8 @@ import { ENDS } from './walk'
 const emit = defineEmits<{ again: []; back: [] }>()
 const { vehicle, units, sags, side, about, isAir, along, mm, pumped } = useSag()
 const band = (s: SagReport, of: 'free' | 'rider'): [number, number] | null => {
-  const [l, h] = [s[`${of}_low`], s[`${of}_high`]]
-  return l && h ? [(l.value / s.read_factor!) * 1000, (h.value / s.read_factor!) * 1000] : null
+  const [l, h] = [s[`${of}_low_along`], s[`${of}_high_along`]]
+  return l && h ? [l.value * 1000, h.value * 1000] : null
 }
 const most = (s: SagReport): number =>
   Math.max(60, Math.ceil(((s.rider_read_along?.value ?? 0.05) * 1000 * 1.15) / 10) * 10)

@@ -68,6 +68,7 @@ watch(
   [goal, wanted, vehicle.report, () => vehicle.loadState.value],
   async () => {
     const mine = ++asked
+    levers.value = [] // rows of another load or goal are none of this one's
     const [document, setup] = [vehicle.document.value, vehicle.setup.value]
     if (!document || !setup || wanted.value === null) return void (levers.value = [])
     const { data, error } = await api
@@ -89,9 +90,11 @@ watch(
 )
 watch(goal, () => (wanted.value = null))
 const amount = (l: Lever): string =>
-  l.amount === null
-    ? 'does not reach it'
-    : `${mm(Math.abs(l.amount!))} ${units.unit('m').written} ${l.amount! >= 0 ? (l.member === 'collar' ? 'more' : l.member === 'clamp' ? 'higher' : 'longer') : l.member === 'collar' ? 'less' : l.member === 'clamp' ? 'lower' : 'shorter'}${l.turns != null ? `, ${Math.abs(l.turns).toFixed(1)} turns` : ''}`
+  l.met
+    ? 'already reached'
+    : l.amount === null
+      ? `goes to ${l.farthest == null ? '–' : goal.value === 'lean' ? deg(l.farthest) : units.show(l.farthest, 'm', { unit: true })}: ${l.ends}`
+      : `${mm(Math.abs(l.amount!))} ${units.unit('m').written} ${l.amount! >= 0 ? (l.member === 'collar' ? 'more' : l.member === 'clamp' ? 'higher' : 'longer') : l.member === 'collar' ? 'less' : l.member === 'clamp' ? 'lower' : 'shorter'}${l.turns != null ? `, ${Math.abs(l.turns).toFixed(1)} turns` : ''}`
 const deg = (v: number | null | undefined): string =>
   v == null ? '–' : units.show(v, 'rad', { unit: true, decimals: 1 })
 async function take(l: Lever): Promise<void> {

@@ -10,8 +10,8 @@ import { ENDS } from './walk'
 const { vehicle, waitsFor, units, sags, side, about, isAir, mm, pumped } = useSag()
 const working = useWorking()
 const band = (s: SagReport, of: 'free' | 'rider'): string => {
-  const [low, high] = [s[`${of}_low`], s[`${of}_high`]]
-  return low && high ? `${mm(low.value / s.read_factor!, 0)}–${mm(high.value / s.read_factor!, 0)}` : ''
+  const [low, high] = [s[`${of}_low_along`], s[`${of}_high_along`]]
+  return low && high ? `${mm(low.value, 0)}–${mm(high.value, 0)}` : ''
 }
 const where = (e: EndName, s: SagReport): string => {
   const seat = side(e).seat

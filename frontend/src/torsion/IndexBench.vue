@@ -297,6 +297,7 @@ async function chart(): Promise<void> {
           </tr>
         </tbody>
       </table>
+      <p v-for="n in bench.notes" :key="n" class="quiet">{{ n.charAt(0).toUpperCase() + n.slice(1) }}.</p>
       <LevelCheck :bench="bench" :row="row" :place="place" :load="load" :other="otherReads" />
       <OrderOfWork :bench="bench" :row="row" :side="side" :adjustable="!!arm?.adjuster" />
       <TurnEffect :bench="bench" :place="place" />

@@ -12,6 +12,7 @@ from feder.core.document.document import Document
 from feder.core.document.setup import SideSetup, TorsionBarPart
 from feder.core.document.vehicle import PlateAdjuster
 from feder.core.formulas.splines import SplineMoves, lifts_clockwise, spline_moves, spline_words
+from feder.core.numbers.notes import collecting_notes
 from feder.core.numbers.quantities import G
 from feder.core.practice.thresholds import LEVEL_WINDOW, PAIR_EXACT, PAIR_NEAR
 from feder.core.report.evaluate import evaluate, evaluate_plain
@@ -94,6 +95,8 @@ class IndexBench:
     effect: TurnEffect | None = None
     """One turn of this side's adjuster or bolt, all else left alone."""
     trouble: str | None = None
+    notes: list[str] = field(default_factory=list)
+    """What the count of splines leaves out."""
 
 
 def index_bench(
@@ -153,7 +156,9 @@ def index_bench(
         made.bolt = bolt_answer(document, setup, place, made.change, load_state)
     made.effect = turn_effect(document, setup, place, per_turn, load_state)
     if splines is not None:
-        moves = spline_moves(*splines, float(made.change.value), count=count, arm=_motion(arm.motion))
+        with collecting_notes() as notes:
+            moves = spline_moves(*splines, float(made.change.value), count=count, arm=_motion(arm.motion))
+        made.notes = [str(note) for note in notes]
         made.finest_step, made.window = float(moves.finest_step), float(moves.finest_step) / 2
         made.rows = _rows(document, setup, place, made, moves, load_state, angles.get(place.mirror))
     return made

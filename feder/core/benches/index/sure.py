@@ -14,9 +14,9 @@ def height_sure(
 ) -> Uncertainty:
     """Hub to arch after loading with a plate set to an angle, its standard uncertainty, and what it rests on.
 
-    All other adjusters stand where the setup answers them; the plate is as sure as the level that read it. Where it
-    was read before its splines are moved, only the change counted from there is set: an error of the bar's rate is
-    in that reading too, and cancels in most part. Without it that error counts in full.
+    All other adjusters stand where the setup answers them; the plate is as sure as the level that read it. Where
+    it was read before its splines are moved, only the change counted from there is set: an error of the bar's rate
+    is in that reading too, and cancels in most part. Without it that error counts in full.
 
     Raises:
         NoFigure: no height follows there.

@@ -20,7 +20,10 @@ MOST_SPACERS = 6
 
 @dataclass(slots=True)
 class AirRow:
-    """One count of spacers. `slow` and `fast` are forces at the wheel at full travel, isothermal and quick."""
+    """One count of spacers; `free_sag` as it is read.
+
+    `slow` and `fast` are forces at the wheel at full travel, isothermal and quick.
+    """
 
     spacers: int
     chosen: bool
@@ -31,7 +34,7 @@ class AirRow:
     times: float | None
     """Force at full travel in a fast stroke, over what the wheel carries with the rider on."""
     middle_rate: float | None
-    """Rate along the damper at half stroke, N/m."""
+    """Rate at the wheel at half its travel, N/m."""
 
 
 def air_rows(document: Document, setup: str, place: Place) -> list[AirRow]:
@@ -63,7 +66,7 @@ def _row(
     if said is None or said.wanted_pressure is None:
         return made
     made.pressure = float(said.wanted_pressure.value)
-    made.free_sag = None if said.free_then is None else float(said.free_then.value)
+    made.free_sag = None if said.free_then_along is None else float(said.free_then_along.value)
     with untraced():
         facts = gather(document)
         corner = stand(facts, setup_of(document, setup), None).corners[place]
@@ -77,8 +80,11 @@ def _row(
         made.slow, made.fast = (None if f is None else f * float(ratio) for f in (slow, fast))
         if made.fast is not None and said.ridden_load is not None:
             made.times = made.fast / float(said.ridden_load.value)
-        half = _spring(part, made.pressure, stroke / 2, 1.0)
-        made.middle_rate = None if half is None else half[1]
+        middle = (float(end.droop) + float(end.solid)) / 2
+        half = _spring(part, made.pressure, float(end.spring.travel(end.droop, middle)), 1.0)
+        at_half, slope = end.spring.ratio(middle), end.spring.slope(middle)
+        if half is not None and at_half:
+            made.middle_rate = half[1] * float(at_half) ** 2 + half[0] * float(slope or 0.0)
     return made
 
 

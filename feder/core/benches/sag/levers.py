@@ -17,6 +17,8 @@ Goal = Literal["lean", "seat"]
 FARTHEST = 0.060
 """Move of an adjuster up to which an answer is looked for, m."""
 CLOSE = 1e-5
+MET: dict[Goal, float] = {"lean": 0.0009, "seat": 0.0005}
+"""Half the last digit in which each goal is told, rad and m."""
 
 
 @dataclass(slots=True)
@@ -30,11 +32,18 @@ class Lever:
     value: float | None
     """Where the adjuster then stands."""
     turns: float | None
+    met: bool = False
+    """Whether the goal is reached already."""
+    farthest: float | None = None
+    """The goal's value at the end of what the adjuster can do, where it does not reach it; rad or m."""
+    ends: str = ""
+    """What ends its way there."""
     lean: float | None = None
     seat: float | None = None
     rake: float | None = None
     trail: float | None = None
     free_sag: float | None = None
+    """Sags as they are read."""
     rider_sag: float | None = None
 
 
@@ -106,8 +115,15 @@ def _lever(
         found = None if made is None else _of(made.steering, goal)
         return None if found is None else found - wanted
 
-    by = _solved(off, lifts)
+    here = off(0.0)
+    if here is not None and (here >= -MET[goal] if goal == "lean" else abs(here) <= MET[goal]):
+        return Lever(words, place, member, None, None, None, met=True)
+    far, ends = _reach(document, setup, place, member, start, lifts * (1 if here is not None and here < 0 else -1))
+    by = _solved(off, here, far)
     row = Lever(words, place, member, by, None if by is None else start + by, None)
+    if by is None:
+        last = tried(far)
+        row.farthest, row.ends = None if last is None else _of(last.steering, goal), ends
     made = None if by is None else tried(by)
     if made is None or made.steering is None or by is None:
         return row
@@ -120,20 +136,32 @@ def _lever(
     row.trail = None if said.trail is None else float(said.trail.value)
     sags = made.sags.get(place)
     if sags is not None:
-        row.free_sag = None if sags.free_sag is None else float(sags.free_sag.value)
-        row.rider_sag = None if sags.rider_sag is None else float(sags.rider_sag.value)
+        row.free_sag = None if sags.free_sag_along is None else float(sags.free_sag_along.value)
+        row.rider_sag = None if sags.rider_sag_along is None else float(sags.rider_sag_along.value)
     return row
 
 
-def _solved(off: Callable[[float], float | None], lifts: float) -> float | None:
+def _reach(
+    document: Document, setup: str, place: Place, member: str, start: float, way: float
+) -> tuple[float, str]:
+    """The farthest move of an adjuster one way, and what ends it there."""
+    far, ends = FARTHEST * way, f"no more than {FARTHEST * 1e3:.0f} mm are tried"
+    if member == "shock_length":
+        return far, ends
+    seat = side_of(setup_of(document, setup), place).seat
+    top = seat.thread if member == "collar" and seat is not None else None
+    if start + far < 0:
+        return -start, "no preload is left" if member == "collar" else "the tubes are level with the clamp"
+    if top is not None and start + far > top:
+        return max(0.0, top - start), "its thread ends"
+    return far, ends
+
+
+def _solved(off: Callable[[float], float | None], here: float | None, far: float) -> float | None:
     """Move at which the goal is met, up to the farthest; nothing where it is not reached."""
-    here = off(0.0)
-    if here is None:
+    there = None if here is None or not far else off(far)
+    if here is None or there is None or here * there > 0:
         return None
-    far = FARTHEST * lifts * (1 if here < 0 else -1)
-    there = off(far)
-    if there is None or here * there > 0:
-        return 0.0 if abs(here) < CLOSE else None
 
     def falls(share: float) -> float:
         value = off(share * far)

@@ -21,7 +21,7 @@ from feder.core.report.figures.rates import corner_wheel_rate
 from feder.core.report.figures.vehicle import frequency_on
 from feder.core.report.findings.against import Against
 from feder.core.report.findings.frequencies import band_for, off_target, rear_over_front
-from feder.core.report.findings.spring_fit import SpringAt, of_spring, other_limit
+from feder.core.report.findings.spring_fit import SpringAt, kind_of_place, of_spring, other_limit
 from feder.core.report.shapes import Figure, Grade, Report, Shape, figure
 from feder.core.standing.facts import Facts, setup_of, side_of
 from feder.core.standing.parts.coil import tried_spring
@@ -49,6 +49,8 @@ class Candidate(Shape):
     wheel_rate: Figure | None = None
     frequency: Figure | None = None
     over_front: Figure | None = None
+    side: Place | None = None
+    """The side these numbers are of, the worse one; nothing where both are alike."""
     spring_length: Figure | None = None
     collar: Figure | None = None
     held_at_droop: Figure | None = None
@@ -194,21 +196,23 @@ def _tried(bench: _Bench, part: SpringPart, now: SpringPart | None) -> Candidate
     over = None
     if frequency is not None and other is not None:
         over = frequency / other.value - 1 if bench.end == "rear" else other.value / frequency - 1
-    against = [*(o for c in corners for o in c.against(brief.held_at_droop)), *_aim(frequency, over, bench)]
+    lead = max(corners, key=lambda c: c.trouble(brief.held_at_droop))  # of equals the first
+    against = [*lead.against(brief.held_at_droop), *_aim(frequency, over, bench)]
     ranked = sorted(against, key=lambda o: (RANK.index(o.rule), -o.worse))
-    lead = corners[0].at
+    unlike = any(c.figures != lead.figures for c in corners)
     return Candidate(
         part=part,
         chosen=now is not None and same_spring(part, now),
         wheel_rate=figure(at_wheel, "N/m"),
         frequency=figure(frequency, "Hz"),
         over_front=figure(over, ""),
-        spring_length=figure(lead.length, "m"),
-        collar=figure(lead.collar, "m"),
-        held_at_droop=figure(lead.held, "m"),
-        bind=figure(min((c.at.bind for c in corners if c.at.bind is not None), default=None), "m"),
-        loose=figure(max((c.at.loose for c in corners if c.at.loose is not None), default=None), "m"),
-        sits=figure(max((c.sits for c in corners), key=abs), "m"),
+        side=lead.place if unlike else None,
+        spring_length=figure(lead.at.length, "m"),
+        collar=figure(lead.at.collar, "m"),
+        held_at_droop=figure(lead.at.held, "m"),
+        bind=figure(lead.at.bind, "m"),
+        loose=figure(lead.at.loose, "m"),
+        sits=figure(lead.sits, "m"),
         objection=_objection(ranked[0]) if ranked else None,
     )
 
@@ -231,7 +235,7 @@ class _Corner:
     """One spring at one corner, at the height and load of the setup."""
 
     def __init__(self, bench: _Bench, place: Place, part: SpringPart) -> None:
-        now = bench.stood.corners[place]
+        self.place, now = place, bench.stood.corners[place]
         side = now.side.but(spring=part)
         stood = with_spring(now.but(side=side), tried_spring(part, now.facts.end.legs))
         seat, limits, ratio = now.side.seat, limits_of(stood), float(stood.motion_ratio or 1.0)
@@ -248,10 +252,21 @@ class _Corner:
             collar=stood.collar,
             thread=None if seat is None else seat.thread,
             ratio=ratio,
+            **kind_of_place(now),
         )
         self.sits = 0.0
         if self.at.thread is not None and stood.collar is not None:
             self.sits = -past_thread(stood.collar, self.at.thread) / ratio
+
+    @property
+    def figures(self) -> tuple[int | None, ...]:
+        """What a row shows of it, to a tenth of a millimetre."""
+        shown = (self.at.length, self.at.collar, self.at.held, self.at.bind, self.at.loose)
+        return tuple(None if v is None else round(float(v) * 1e4) for v in shown)
+
+    def trouble(self, wanted_hold: float) -> tuple[int, float]:
+        """How much speaks against the spring here: the kind of its worst objection, and how far that goes."""
+        return max(((-RANK.index(o.rule), o.worse) for o in self.against(wanted_hold)), default=(-len(RANK), 0.0))
 
     def against(self, wanted_hold: float) -> Iterator[Against]:
         """What speaks against the spring here."""

@@ -76,6 +76,16 @@ def sag_report(
         along_as_read(made.rider_sag, rake),
     )
     made.free_then_along, made.target_along = along_as_read(made.free_then, rake), along_as_read(made.target, rake)
+    made.rider_low_along, made.rider_high_along = (
+        along_as_read(made.rider_low, rake),
+        along_as_read(made.rider_high, rake),
+    )
+    made.free_low_along, made.free_high_along = (
+        along_as_read(made.free_low, rake),
+        along_as_read(made.free_high, rake),
+    )
+    made.free_friction_along = along_as_read(made.free_friction, rake)
+    made.rider_friction_along = along_as_read(made.rider_friction, rake)
     return made
 
 

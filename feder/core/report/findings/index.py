@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 
 from feder.core.document.setup import TorsionBarPart
+from feder.core.numbers.working import untraced
 from feder.core.practice.thresholds import (
     INDEXED,
     PLATE_OFF,
@@ -85,6 +86,51 @@ def plate_reads_otherwise(case: Case) -> Iterator[Finding]:
                 text="Read the plate again with the level zeroed; then check bar diameter, arm length and weight"
             ),
         )
+
+
+def slack_at_droop(case: Case) -> Iterator[Finding]:
+    """A bar that is unwound before its wheel hangs at full droop."""
+    for place, stood, _ in case.corners():
+        arm, droop, free = stood.facts.end.arm, stood.facts.end.droop, stood.free_angle
+        if case.is_found or arm is None or stood.bar is None or droop is None or free is None:
+            continue
+        with untraced():
+            hanging = arm.angle_at(place, droop)
+        if hanging is None or hanging <= free:
+            continue
+        yield Finding(
+            rule="slack_at_droop",
+            grade="look",
+            place=place.value,
+            station="height",
+            text="At full droop the bar is slack, by {slack}",
+            numbers={"slack": angle(hanging - free)},
+            reason="An unwound bar lets the plate knock on its ledge, and nothing pushes the wheel down any more.",
+            mend=Mend(text="Limit the droop, index it higher, or take a thinner bar at the same height"),
+        )
+
+
+def unlike_bars(case: Case) -> Iterator[Finding]:
+    """Bars of other size left and right."""
+    for name, *sides in case.axles():
+        left, right = (case.side(p).spring for p in sides)
+        if not isinstance(left, TorsionBarPart) or not isinstance(right, TorsionBarPart):
+            continue
+        if _size(left) != _size(right):
+            yield Finding(
+                rule="unlike_bars",
+                grade="look",
+                place=name,
+                station="springs",
+                text=f"Left {left.code}, right {right.code}: they differ in size or rate",
+                reason="Different rates on one axle roll the body when it heaves. Wanted only for a lopsided load.",
+                mend=Mend(text="Measure both bars; fit the same on both sides, or note why not"),
+            )
+
+
+def _size(part: TorsionBarPart) -> tuple[object, ...]:
+    rate = None if part.angular_rate is None else part.angular_rate.value
+    return part.diameter, part.bore, part.effective_length, part.shear_modulus, rate
 
 
 def arm_out_of_reach(case: Case) -> Iterator[Finding]:

@@ -1,6 +1,6 @@
 """Every rule, in the order in which findings of one grade are told."""
 
-from feder.core.report.findings import geometry, height, index, sag, settings, springs, survey, travel
+from feder.core.report.findings import geometry, height, index, sag, settings, spring_part, springs, survey, travel
 from feder.core.report.findings.about import pointed
 from feder.core.report.findings.case import Case, Rule
 from feder.core.report.shapes import Finding
@@ -34,6 +34,14 @@ RULES: tuple[Rule, ...] = (
     index.plate_reads_otherwise,
     springs.damper_mounts_loaded,
     sag.pressure_disagrees,
+    sag.preload_disagrees,
+    spring_part.points_no_table,
+    spring_part.past_its_points,
+    spring_part.rides_at_crossover,
+    spring_part.wire_disagrees,
+    spring_part.solid_not_told,
+    index.slack_at_droop,
+    index.unlike_bars,
     sag.air_out_of_reach,
     height.cannot_stand,
     height.rests_on_limit,

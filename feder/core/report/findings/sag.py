@@ -5,26 +5,34 @@ from itertools import pairwise
 
 from feder.core.document.base import Place
 from feder.core.document.brief import Pair
+from feder.core.document.document import LoadState
 from feder.core.document.survey import SAG_STATES
-from feder.core.formulas.sag import judged
+from feder.core.formulas.sag import WIDE, judged
 from feder.core.numbers.working import untraced
 from feder.core.practice.thresholds import (
     MUCH_FRICTION,
+    PRELOAD_DISAGREES,
     PRESSURE_DISAGREES,
     RIDER_DISAGREES,
+    RULE_STEP,
 )
 from feder.core.report.figures.sags import Bands, bands_of
+from feder.core.report.figures.steering import steering_report
 from feder.core.report.findings.case import Case, angle, figure_of, length, mass
-from feder.core.report.shapes import Finding, Mend, SagReport
+from feder.core.report.shapes import Figure, Finding, Mend, SagReport
+from feder.core.standing.stand import stand
 
+LEAN_STEP = 0.0009
+"""Half the last digit in which a lean is told, rad."""
 READ = {"extended": "Fully extended", "bike": "Bike alone", "rider": "Rider on"}
 
 
 def sags_out_of_order(case: Case) -> Iterator[Finding]:
     """A wheel with more load on it cannot hang lower: two readings are swapped or mistyped."""
     for place in case.places:
-        reads = case.facts.ends[place.end].sags
-        heights = [(state, h) for state in SAG_STATES if (h := reads.of(state)) is not None]
+        reads, said = case.facts.ends[place.end].sags, case.report.sags.get(place)
+        factor = 1.0 if said is None else said.read_factor
+        heights = [(state, h / factor) for state in SAG_STATES if (h := reads.of(state)) is not None]
         for (state, before), (other, after) in pairwise(heights):
             if after > before:
                 yield Finding(
@@ -72,7 +80,7 @@ def much_friction(case: Case) -> Iterator[Finding]:
                 place=place.value,
                 station="survey",
                 text="Lifted and pressed differ by {both} with the rider on",
-                numbers={"both": length(2 * said.rider_friction.value)},
+                numbers={"both": length(2 * (said.rider_friction_along or said.rider_friction).value)},
                 reason="So much friction hides the spring: tight seals or bushes, a bent axle or tube, a fork clamped askew.",
                 mend=Mend(text="Free the fork or linkage first, then read again"),
             )
@@ -97,6 +105,28 @@ def pressure_disagrees(case: Case) -> Iterator[Finding]:
                 reason="Weight, height, chamber or gauge is off; pumping at another travel, or a leak, shows like this too.",
                 mend=Mend(text="Read pressure and height again, the wheel off the floor for the pressure"),
             )
+
+
+def preload_disagrees(case: Case) -> Iterator[Finding]:
+    """As found, the preload told must agree with what load, sag and rate make of it."""
+    if not case.is_found or len(case.places) != 2:
+        return
+    for place, stood, report in case.corners():
+        side, made = case.side(place), report.held_at_droop
+        fork = stood.facts.end.end.layout == "fork"
+        told = side.preload if side.preload is not None or fork else side.collar
+        if told is None or made is None or stood.facts.mass is None or abs(told - made.value) <= PRELOAD_DISAGREES:
+            continue
+        yield Finding(
+            rule="preload_disagrees",
+            grade="look",
+            place=place.value,
+            station="survey",
+            text="Load, sag and rate make a preload of {made}; {told} is told",
+            numbers={"made": length(made.value), "told": length(told)},
+            reason="Weight, a sag, the spring's rate or the preload is off: sags asked for will be off with it.",
+            mend=Mend(text="Measure the spring free and in place at full extension; weigh the end again"),
+        )
 
 
 def air_out_of_reach(case: Case) -> Iterator[Finding]:
@@ -128,10 +158,10 @@ def sag_verdict(case: Case) -> Iterator[Finding]:
             continue
         rider_band, free_band = bands
         with untraced():
-            said = judged(float(sags.rider_sag.value), float(sags.free_sag.value), bands)
+            said = judged(_edge(sags.rider_sag, rider_band), _edge(sags.free_sag, free_band), bands)
         if said == "preload first":
             yield _preload_first(place.value, sags, rider_band)
-        elif said != "fits":
+        elif said != "fits" and free_band != WIDE:
             soft = said == "too soft"
             yield Finding(
                 rule="spring_too_soft" if soft else "spring_too_stiff",
@@ -140,9 +170,9 @@ def sag_verdict(case: Case) -> Iterator[Finding]:
                 station="springs",
                 text="Free sag {free} with the rider sag right; {low} to {high} wanted",
                 numbers={
-                    "free": length(sags.free_sag.value),
-                    "low": length(free_band[0]),
-                    "high": length(free_band[1]),
+                    "free": length((sags.free_sag_along or sags.free_sag).value),
+                    "low": length(free_band[0] / sags.read_factor),
+                    "high": length(free_band[1] / sags.read_factor),
                 },
                 reason="Much preload holds up a spring that is too soft: the bike alone hardly settles. Preload moves the start, "
                 "not the rate."
@@ -150,6 +180,12 @@ def sag_verdict(case: Case) -> Iterator[Finding]:
                 else "So little preload was needed that the spring is too stiff: the bike alone settles too far.",
                 mend=Mend(text="Take a stiffer spring with less preload" if soft else "Take a softer spring"),
             )
+
+
+def _edge(sag: Figure, band: Pair) -> float:
+    """A sag that lies on an edge of its band, as near as any reading, is on it."""
+    value = float(sag.value)
+    return next((edge for edge in band if abs(value - edge) < RULE_STEP / 2), value)
 
 
 def _bands_at(case: Case, place: Place) -> Bands | None:
@@ -167,7 +203,11 @@ def _preload_first(place: str, sags: SagReport, band: Pair) -> Finding:
         place=place,
         station="height",
         text="Rider sag {sag}; {low} to {high} wanted",
-        numbers={"sag": length(sag), "low": length(band[0]), "high": length(band[1])},
+        numbers={
+            "sag": length((sags.rider_sag_along or sags.rider_sag).value),
+            "low": length(band[0] / sags.read_factor),
+            "high": length(band[1] / sags.read_factor),
+        },
         reason="Only when rider sag is right does free sag say whether the spring is.",
         mend=Mend(
             text=("More" if deep else "Less") + " pressure"
@@ -188,7 +228,8 @@ def ends_out_of_balance(case: Case) -> Iterator[Finding]:
         if sag is None or bands is None:
             return
         low, high = bands[0]
-        off[place.end] = 1 if sag.value > high else -1 if sag.value < low else 0
+        at = _edge(sag, (low, high))
+        off[place.end] = 1 if at > high else -1 if at < low else 0
     if off.get("front", 0) * off.get("rear", 0) < 0:
         deep = "front" if off["front"] > 0 else "rear"
         gains = (
@@ -208,16 +249,29 @@ def ends_out_of_balance(case: Case) -> Iterator[Finding]:
 
 
 def leans_too_little(case: Case) -> Iterator[Finding]:
-    said, wanted = case.report.steering, case.document.brief.targets.lean
-    if said is None or said.lean_ridden is None or wanted is None or said.lean_ridden.value >= wanted:
+    """The worst load state is told in every view: what touches two-up is no less so while the bike stands alone."""
+    wanted, now = case.document.brief.targets.lean, case.report.steering
+    if wanted is None or now is None or now.lean_ridden is None:
         return
+    states: list[LoadState | None] = [s for s in case.document.loads if s.items and s != case.load]
+    found = [(now, case.load)]
+    with untraced():
+        for state in states or [None]:
+            stood = case.stood if state is None else stand(case.facts, case.setup, state)
+            said = steering_report(case.facts, case.setup.id, stood)
+            if said is not None and said.lean_ridden is not None:
+                found.append((said, state))
+    worst, state = min(found, key=lambda pair: pair[0].lean_ridden.value if pair[0].lean_ridden else wanted)
+    if worst.lean_ridden is None or worst.lean_ridden.value >= wanted - LEAN_STEP:
+        return
+    who = f"{state.name}: the" if state is not None else "The"
     yield Finding(
         rule="leans_too_little",
         grade="look",
         place="vehicle",
         station="height",
-        text=f"The {said.lean_part} touches at {{lean}}; {{wanted}} wanted",
-        numbers={"lean": angle(said.lean_ridden.value), "wanted": angle(wanted)},
+        text=f"{who} {worst.lean_part} touches at {{lean}}; {{wanted}} wanted",
+        numbers={"lean": angle(worst.lean_ridden.value), "wanted": angle(wanted)},
         reason="Sag takes lean away; in a bend the springs carry more, by one over the cosine of the lean.",
         mend=Mend(
             text="Preload for this load, a stiffer spring, or a longer shock: see what it takes under Height"

@@ -14,7 +14,11 @@ ROUNDING = 1e-9
 """What arithmetic alone may leave, m."""
 CHECK_LENGTHS = Mend(text="Check free and solid length; else take a longer or stiffer spring")
 MORE_TRAVEL = Mend(text="Take a spring with more travel: longer, or fewer coils of thicker wire")
-HOLD_IT = Mend(text="Take a longer spring, add a helper, or limit the droop")
+HOLD_IT = Mend(
+    text="Take a softer spring, add a helper, or limit the droop; at this height a longer one changes nothing"
+)
+HOLD_ON_PERCH = Mend(text="Take a longer spring, add a helper, or limit the droop")
+BODY_FIRST = Mend(text="Set the damper body first: shorter by what the bench says; else a helper, or less droop")
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,6 +38,16 @@ class SpringAt:
     collar: float | None
     thread: float | None
     ratio: float | None
+    apart: bool = False
+    """Whether spring and damper stand apart: then the damper's body sets the hold."""
+    perched: bool = False
+    """Whether its adjuster stands where it was set, so that its own length decides the height."""
+    cap: bool = False
+    """Whether its adjuster is the cap of a fork."""
+
+    @property
+    def adjuster(self) -> str:
+        return "cap" if self.cap else "collar"
 
 
 def spring_at(stood: StandingCorner, report: CornerReport) -> SpringAt:
@@ -54,12 +68,19 @@ def spring_at(stood: StandingCorner, report: CornerReport) -> SpringAt:
         collar=told(report.collar),
         thread=None if seat is None else seat.thread,
         ratio=told(report.motion_ratio),
+        **kind_of_place(stood),
     )
+
+
+def kind_of_place(stood: StandingCorner) -> dict[str, bool]:
+    """What of a corner decides which words and mends its spring gets."""
+    layout = stood.facts.end.end.layout
+    return {"apart": layout == "divorced", "perched": stood.side.set_by == "collar", "cap": layout == "fork"}
 
 
 def other_limit(report: CornerReport) -> float | None:
     """Wheel travel to the first limit in bump that is not the spring's own."""
-    return min((f.value for f in (report.solid, report.contact) if f is not None), default=None)
+    return min((f.value for f in (report.hard, report.solid, report.contact) if f is not None), default=None)
 
 
 def solid_above_fitted(at: SpringAt) -> Against | None:
@@ -99,15 +120,24 @@ def collar_off_thread(at: SpringAt) -> Against | None:
         rule="collar_off_thread",
         grade="stop",
         station="height",
-        text=f"The collar would stand {{past}} {words} of its thread: the car sits {{off}} {sits}",
+        text=f"The {at.adjuster} would stand {{past}} {words} of its thread: it sits {{off}} {sits}",
         numbers=figures,
         reason="Spring length and collar range together decide which heights can be set. The height given is right when "
         "left and right move alike.",
-        mend=Mend(text="Take a longer spring" if past > 0 else "Take a shorter spring"),
-        row=f"{{past}} too {spring}: car sits {{off}} {sits}",
+        mend=_other_length(at, longer=past > 0),
+        row=f"{{past}} too {spring}: sits {{off}} {sits}",
         row_numbers=figures,
         worse=off,
     )
+
+
+def _other_length(at: SpringAt, *, longer: bool) -> Mend:
+    """What cures a thread that ends: another spring, or where one can lie on it, a spacer."""
+    if at.cap:
+        return Mend(
+            text="Put a longer spacer on the springs" if longer else "Cut the spacer on the springs shorter"
+        )
+    return Mend(text="Take a longer spring, or a spacer under it" if longer else "Take a shorter spring")
 
 
 def binds_first(at: SpringAt) -> Against | None:
@@ -146,12 +176,12 @@ def held_at_droop(at: SpringAt, wanted: float) -> Against | None:
     return Against(
         rule="loose_at_droop" if loose else "barely_held",
         grade="look",
-        station="springs",
+        station="height" if at.apart else "springs",
         text="Loose by {loose} at full droop" if loose else "Held by only {held} at full droop; {wanted} wanted",
         numbers=figures,
         reason="A spring that comes loose rattles and may not seat again. A helper spring or less droop holds it; "
         "preload changes where it starts, not its rate.",
-        mend=HOLD_IT,
+        mend=BODY_FIRST if at.apart else HOLD_ON_PERCH if at.perched else HOLD_IT,
         row=row,
         row_numbers=row_numbers,
         worse=float(worse),
@@ -170,11 +200,11 @@ def near_thread_end(at: SpringAt) -> Against | None:
         rule="near_thread_end",
         grade="note",
         station="height",
-        text=f"{{left}} of thread left {where} the collar",
+        text=f"{{left}} of thread left {where} the {at.adjuster}",
         numbers={"left": length(left)},
-        reason="After fitting the height is corrected by the collar, and there is little to correct with.",
-        mend=Mend(text="Take a spring that puts the collar nearer to the middle"),
-        row=f"{{left}} of thread left {where} the collar",
+        reason=f"After fitting the height is corrected by the {at.adjuster}, and there is little to correct with.",
+        mend=Mend(text=f"Take a spring that puts the {at.adjuster} nearer to the middle"),
+        row=f"{{left}} of thread left {where} the {at.adjuster}",
         row_numbers={"left": length(left)},
         worse=-left,
     )

@@ -139,6 +139,8 @@ def table_of(part: SpringPart) -> ForceTable | None:
     """The force table of a spring that is not linear; nothing for one that is, or whose points are no table."""
     make: Callable[[], ForceTable] | None = None
     points = part.points
+    if points is not None and points[0][0] == 0 and points[0][1] > 0:
+        return None  # a force at no deflection: counted from elsewhere than from rest
     if points is not None:
         make = lambda: table_from([(-1.0, 0.0), (-0.5, 0.0), *((x, f) for x, f in points)])  # noqa: E731 - tried below
     elif part.tender_rate is not None and part.tender_travel:
