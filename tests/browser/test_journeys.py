@@ -183,7 +183,7 @@ def test_every_figure_of_the_stance_opens_its_working(served, watched):
     expect(figures.filter(has_text="~")).not_to_have_count(0)
     page.keyboard.press("Escape")
     page.get_by_role("button", name="how these numbers come about").first.click()
-    expect(drawer).to_contain_text("Held by only 2.4 mm")
+    expect(drawer).to_contain_text("The rear spring is the stiffer one")
     expect(drawer.locator("li").first).to_be_visible()
     page.keyboard.press("Escape")
 

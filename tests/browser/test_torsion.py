@@ -141,7 +141,7 @@ def test_a_bolt_adjuster_answers_in_turns_and_a_load_sets_both_plates(served, wa
     expect(before).to_have_value("20.6")
     bench.get_by_role("radio", name="market round").click()
     expect(before).not_to_have_value("20.6")
-    bench.get_by_role("button", name="set both plates for this load").click()
+    bench.get_by_role("button", name="Set both plates for this").click()
     page.get_by_role("complementary", name="Stance").get_by_role("radio", name="market round").click()
     car = tansy()
     for place in (Place.REAR_LEFT, Place.REAR_RIGHT):

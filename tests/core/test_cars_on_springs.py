@@ -331,3 +331,24 @@ def test_limits_move_with_the_longer_lever_and_the_arch_is_to_be_read_again(car)
     told = {(f.rule, f.place) for f in evaluate(document, "plan").findings}
     assert ("wheels_further_out", "rear_left") in told
     assert ("wheels_further_out", "rear_right") not in told
+
+
+def test_a_spring_that_would_have_to_pull_is_refused_in_words_not_printed_as_a_force(car):
+    """A stiff bar and sides asked far apart: the bar would hold its low side up alone."""
+    car = with_end(rolling, "rear", bar=AntiRollBar(rate=RateValue(value=4e5), motion_ratio=0.9))
+    car = with_side(
+        with_side(car, "plan", "rear_left", hub_to_arch=0.370), "plan", "rear_right", hub_to_arch=0.330
+    )
+    report = evaluate(car, "plan")
+    assert "would have to pull" in report.equilibrium
+    assert ("cannot_stand", "vehicle") in {(f.rule, f.place) for f in report.findings}
+    forces = [c.spring_force for c in report.corners.values() if c.spring_force is not None]
+    assert all(f.value >= 0 for f in forces)
+
+
+def test_a_tender_spring_loose_at_ride_has_no_rate_and_shuts_nothing(car):
+    """As found the wheel hangs on its damper: the spring has 30 mm of air."""
+    part = car.setups[1].sides.rear_left.spring.but(tender_rate=20e3, tender_travel=0.03)
+    loose = with_side(car, "plan", "rear_left", spring=part, set_by="collar", collar=-0.2)
+    corner = evaluate(loose, "plan").corners["rear_left"]
+    assert corner.wheel_rate is None or corner.wheel_rate.value > 0

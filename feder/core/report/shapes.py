@@ -269,7 +269,7 @@ class EndReport:
     rate_low: Figure | None = None
     rate_high: Figure | None = None
     stop_touched: Figure | None = None
-    """Hub to arch at which the bump stop is touched, from shaft and stop."""
+    """Hub to arch at which the bump stop as found is touched, from shaft and stop."""
     lower_arm_angle: Figure | None = None
     """Outer end up positive."""
     joint_spacer: Figure | None = None

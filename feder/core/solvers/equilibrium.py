@@ -166,6 +166,10 @@ def vehicle_equilibrium(
     if (load < -LIFTED * float(found.sum())).any():  # a loose spring leaves its wheel with nothing, and it stands
         raise NoEquilibrium("a wheel would lift off the floor: these heights cannot be reached by pushing")
     at_springs = _spring_load(load, travel, bars, spread)
+    if (at_springs[held] < -LIFTED * float(found.sum())).any():
+        raise NoEquilibrium(
+            "a spring would have to pull: at these heights the anti-roll bar holds up its side alone"
+        )
     return _balance(travel, shape @ body, load, at_springs, float(np.abs(residual).max()))
 
 

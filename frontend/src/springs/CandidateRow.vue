@@ -130,7 +130,8 @@ const about = computed(() => {
     <span class="c-ag"
       ><template v-if="row.objection"
         ><b :class="`grade-${row.objection.grade}`">{{ GRADES[row.objection.grade] }}</b>
-        {{ sentence(row.objection.text, row.objection.numbers, units.system.value)
+        {{ row.side ? `${row.side.replace('_', ' ')}: ` : ''
+        }}{{ sentence(row.objection.text, row.objection.numbers, units.system.value)
         }}<button
           v-if="row.pair && !disabled && row.objection?.rule === 'loose_at_droop'"
           class="pair"

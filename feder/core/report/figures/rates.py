@@ -91,7 +91,7 @@ def _of_spring(stood: StandingCorner, rate: float | None) -> float | None:
         if arm is None or stood.arm_angle is None or stood.free_angle is None:
             return None
         return arm_wheel_rate(bar.angular_rate, stood.free_angle, stood.arm_angle, arm.length)
-    if rate is None or not stood.motion_ratio:
+    if rate is None or not rate > 0 or not stood.motion_ratio:  # a loose spring has no rate at ride
         return None
     if stood.ratio_slope is None or stood.spring_force is None:
         return wheel_rate(rate, stood.motion_ratio)

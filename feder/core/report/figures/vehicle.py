@@ -46,7 +46,7 @@ def end_report(
     end = facts.ends[name]
     places = facts.places_at(name)
     left, right = stood.corners[places[0]], stood.corners[places[-1]]
-    corners = [reports[places[0]], reports[places[-1]]]
+    corners, first = [reports[places[0]], reports[places[-1]]], left.as_found or left
     mass = _mean_mass(left, right)
     ratio = _same_or_mean(left.motion_ratio, right.motion_ratio)
     rate = at_wheel = frequency = None
@@ -76,7 +76,7 @@ def end_report(
         frequency=figure(frequency, "Hz"),
         rate_low=figure(low, "N/m"),
         rate_high=figure(high, "N/m"),
-        stop_touched=None if left.stop is None else figure(left.stop.touch_height(), "m"),
+        stop_touched=None if first.stop is None else figure(first.stop.touch_height(), "m"),
         strip=_strip(mass, ratio, geometric, end, brief) if strips else [],
         **lower_arm(facts, stood, name),
     )
