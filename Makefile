@@ -1,5 +1,5 @@
 # Two commands matter: make demo, make test. Each sets up whatever is missing or has changed, and says so.
-.PHONY: demo serve test setup check contracts screenshots bench
+.PHONY: demo serve test setup check contracts screenshots bench mutants
 
 demo: setup
 	@.venv/bin/feder demo
@@ -31,3 +31,7 @@ contracts: # OpenAPI, JSON Schema, unit table and TypeScript types, from the cod
 	@scripts/setup.sh app
 	@.venv/bin/python scripts/export_contracts.py
 	@cd frontend && npm run -s schema
+
+mutants: # small wrong changes, one at a time: do the tests notice? (about 30 min; not in CI)
+	@scripts/setup.sh tests
+	@.venv/bin/python scripts/mutants.py
