@@ -1,19 +1,51 @@
 """What a bench still waits for, each with the station and the place on it where it is typed."""
 
 from feder.core.document.base import Place
+from feder.core.document.setup import SpringPart
 from feder.core.report.findings.case import Case
 from feder.core.report.shapes import Asks, SagReport, Wait
-from feder.core.standing.facts import EndFacts
+from feder.core.standing.facts import EndFacts, side_of
 
 
 def waits_of(case: Case) -> dict[str, list[Wait]]:
     """By bench: roll of a car; the verdict of each end of a two-wheeler."""
     if case.document.vehicle.kind == "car":
-        return {"roll": _roll(case)}
+        return {"roll": _roll(case), **{f"height {e}": _height(case, places) for e, places in case.ends()}}
     return {
         f"verdict {place.value}": _verdict(case, place, case.facts.ends[place.end], case.report.sags.get(place))
         for place in case.places
     }
+
+
+def _height(case: Case, places: tuple[Place, ...]) -> list[Wait]:
+    """What an end's height follows from and is not told yet; nothing where it is known."""
+    lead = places[0]
+    if case.report.corners[lead].hub_to_arch is not None and case.stood.corners[lead].hub_to_arch is not None:
+        return []
+    end, found, now = (
+        case.facts.ends[lead.end],
+        side_of(case.document.setups[0], lead).spring,
+        case.side(lead).spring,
+    )
+    waits = []
+    if case.facts.corners[lead].hub_to_arch is None:
+        waits.append(Wait(words=f"hub to arch as found, {lead.words}", station="survey", anchor=""))
+    if case.facts.corners[lead].mass is None:
+        waits.append(Wait(words=f"the weight on {lead.words}", station="survey", anchor=""))
+    if end.unsprung_mass is None:
+        waits.append(_geometry(f"the {lead.end} unsprung mass", "ratios"))
+    if end.end.layout != "torsion arm" and not end.spring.known:
+        waits.append(_geometry(f"the {lead.end} motion ratio", "ratios"))
+    if isinstance(now, SpringPart) and not case.is_found:
+        if found is None:
+            words = f"the {lead.end} spring as found: its rate and free length, or a quoted drop of the new one"
+            waits.append(Wait(words=words, station="survey", anchor="as-found"))
+        elif isinstance(found, SpringPart) and found.free_length is None and now != found:
+            words = f"the free length of the {lead.end} spring as found"
+            waits.append(Wait(words=words, station="survey", anchor="as-found"))
+        if now.free_length is None and now.quoted_drop is None and now != found:
+            waits.append(Wait(words=f"the free length or drop of {now.code}", station="springs", anchor=""))
+    return waits
 
 
 def _roll(case: Case) -> list[Wait]:

@@ -4,7 +4,8 @@ from dataclasses import dataclass, fields
 from typing import Protocol
 
 from feder.core.document.cursor import Cursor, maybe, number
-from feder.core.document.setup import SideSetup
+from feder.core.document.setup import SideSetup, SpringPart
+from feder.core.formulas.wheel_heights import hub_to_arch_after
 from feder.core.solvers.equilibrium import Curve
 from feder.core.standing.facts import CornerFacts
 from feder.core.standing.parts.air import AirFacts
@@ -103,7 +104,25 @@ def asked_height(corner: StandingCorner) -> float | None:
     side, place = corner.side, corner.facts.place
     if not corner.fixed and side.set_by == "height" and side.hub_to_arch is not None:
         return number(corner.at.hub_to_arch, f"{place.words} hub to arch asked for", source="asked for")
-    return None
+    return None if corner.fixed else _dropped(corner)
+
+
+def _dropped(corner: StandingCorner) -> float | None:
+    """Height on a lowering spring where the spring it replaces is not known: as its maker quotes the drop."""
+    found, part, side = corner.as_found, corner.side.spring, corner.side
+    if found is None or found.hub_to_arch is None or side.set_by != "collar" or side.collar:
+        return None
+    if not isinstance(part, SpringPart) or part.quoted_drop is None or part.free_length is not None:
+        return None
+    if found.spring_length is not None:
+        return None
+    quoted = number(
+        corner.at.spring.quoted_drop,
+        f"{part.code}, quoted drop",
+        source="maker's figure, the spring it replaces not known",
+        assumed=True,
+    )
+    return hub_to_arch_after(found.hub_to_arch, quoted)
 
 
 def typed_setting(corner: StandingCorner, how: str, member: str, now: float | None) -> float | None:

@@ -17,7 +17,7 @@ from feder.core.formulas.ride import sprung_mass_of
 from feder.core.formulas.wheel_heights import hub_to_arch_after, wheel_travel_of
 from feder.core.numbers.errors import NoEquilibrium
 from feder.core.numbers.quantities import G
-from feder.core.numbers.working import is_tracing, solved
+from feder.core.numbers.working import given, is_tracing, solved
 from feder.core.solvers.curve import LinearCorner
 from feder.core.solvers.equilibrium import Axle, Balance, Support, Weight, vehicle_equilibrium
 from feder.core.standing.carried import carried_in, carried_inputs
@@ -292,13 +292,18 @@ def _held_alone(corner: StandingCorner) -> StandingCorner:
     """A corner whose height is asked for, while the vehicle as a whole is not known well enough."""
     asked = asked_height(corner)
     if asked is None or corner.facts.hub_to_arch is None:
-        return (
-            corner
-            if springing(corner).set_at(corner) is None
-            else corner.but(hub_to_arch=None, travel=None, drop=None, load=None)
-        )
+        return corner if springing(corner).set_at(corner) is None else _nowhere(corner)
     travel = wheel_travel_of(corner.facts.hub_to_arch, asked)
     return corner.but(hub_to_arch=asked, travel=travel, drop=travel)
+
+
+def _nowhere(corner: StandingCorner) -> StandingCorner:
+    """A corner whose height does not follow: its load kept as weighed, and marked."""
+    if corner.load is None:
+        return corner.but(hub_to_arch=None, travel=None, drop=None)
+    untold = "the height is not known: as weighed"
+    load = given(float(corner.load), "load as weighed", "N", source=untold, assumed=True)
+    return corner.but(hub_to_arch=None, travel=None, drop=None, load=load, sprung_mass=mass_of_load(load))
 
 
 def _inputs(facts: Facts, corners: dict[Place, StandingCorner]) -> dict[str, float]:

@@ -13,6 +13,7 @@ import {
   type SpringPart,
 } from '@/api/client'
 import AskFigure from '@/components/AskFigure.vue'
+import WaitsFor from '@/components/WaitsFor.vue'
 import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import { useUnits } from '@/composables/useUnits'
@@ -198,6 +199,10 @@ function added(): void {
   typing.value = false
   void ask()
 }
+/** What both ends' heights wait for, each with the place where it is typed. */
+const waiting = computed(() =>
+  vehicle.isFound.value ? [] : ['front', 'rear'].flatMap((e) => report.value?.waits?.[`height ${e}`] ?? []),
+)
 </script>
 
 <template>
@@ -249,6 +254,7 @@ function added(): void {
           :options="{ unit: true }" /></em></template
     >.
   </p>
+  <p v-else-if="waiting.length" class="say"><WaitsFor :waits="waiting" /></p>
   <p v-else-if="report" class="say">
     {{
       wantedText ||

@@ -34,17 +34,11 @@ class Coil:
 
     def curve(self, corner: StandingCorner) -> Curve | None:
         end, spring, found = corner.facts.end, corner.spring, corner.found_hub
-        seat, collar = _seat_for(corner), self.set_at(corner)
-        if spring is None or spring.free_length is None or seat is None or collar is None or found is None:
+        collar = self.set_at(corner)
+        start = None if collar is None else _start(corner, collar)
+        if spring is None or start is None or found is None:
             return None
-        if not end.spring.known:
-            return None
-        room = spring_room(seat.length, collar, end.spring.travel(seat.height, found))
-        start, pushes, limits = (
-            float(spring.free_length) - float(room),
-            mounted_pushes(corner),
-            hard_limits(corner),
-        )
+        pushes, limits = mounted_pushes(corner), hard_limits(corner)
         if end.spring.curve is None and spring.table is None and not pushes:
             return LinearCorner(float(spring.rate), float(end.spring.constant or 0.0), start, **limits)
         return CornerCurve((Mounted(spring.curve, end.spring.along(found), start), *pushes), **limits)
@@ -108,6 +102,21 @@ def _seat_for(corner: StandingCorner) -> SeatFacts | None:
     if corner.fixed and corner.collar is None and length is not None and hub is not None:
         seat = SeatFacts(length, hub)
     return seat if seat is not None and seat.length > 0 else None
+
+
+def _start(corner: StandingCorner, collar: float) -> float | None:
+    """How far the spring is pressed at the found height, its collar so; nothing where that does not follow."""
+    coupling, spring, seat, hub = corner.facts.end.spring, corner.spring, _seat_for(corner), corner.found_hub
+    if spring is None or hub is None or not coupling.known:
+        return None
+    if spring.free_length is not None and seat is not None:
+        room = spring_room(seat.length, collar, coupling.travel(seat.height, hub))
+        return float(spring.free_length) - float(room)
+    # the very spring as found, of a length nobody knows: pressed as far as its load says, and by the collar's move
+    found = corner.as_found or corner
+    if found.spring is None or found.spring.part != spring.part or found.spring_force is None or spring.table:
+        return None
+    return float(found.spring_force) / float(spring.rate) + float(collar) - (found.side.collar or 0.0)
 
 
 def _under_load(corner: StandingCorner) -> StandingCorner:
