@@ -6,12 +6,14 @@ import pytest
 from scipy.integrate import quad
 from scipy.optimize import brentq
 
+from feder.core.benches.acts import TakeSags
 from feder.core.document.base import RateValue
 from feder.core.document.setup import SpringPart
 from feder.core.document.vehicle import GasCharge, Mount, RatioFromLevers
 from feder.core.numbers.working import Given, trail
 from feder.core.report.evaluate import evaluate
-from tests.changes import with_end, with_side
+from feder.demo.magpie import magpie
+from tests.changes import applied, with_end, with_side
 from tests.documents import AIR, FORK_SPRING, LEVERAGE, SHOCK_SPRING, end_of, roadster
 
 G = 9.80665
@@ -180,3 +182,18 @@ def test_front_preload_lifts_the_front_alone_and_shares_hold_on_two_wheels():
     assert now.vehicle.total_mass.value == pytest.approx(195)
     assert now.vehicle.front_fraction.value == pytest.approx(95 / 195)
     assert more.setups[0].sides.front.spring == FORK_SPRING
+
+
+def test_preload_can_be_asked_for_any_load_state_not_only_the_rider_who_was_read():
+    """Two-up the shock must carry more by what statics give; what was read with the solo rider says nothing of it."""
+    bike, base = magpie(), 1.425
+    solo, two = (evaluate(bike, "plan", state).sags["rear"] for state in ("solo", "two-up"))
+    more = two.ridden_load.value
+    told = (117 - 21) * G + (93 * 0.955 + 66 * 1.24) / base * G
+    assert more == pytest.approx(told, rel=2e-3)
+    assert solo.rider_read is not None
+    assert two.wanted_collar.value > solo.wanted_collar.value + 0.002
+    done = applied(bike, "plan", TakeSags(act="take sags", ends=("rear",), load_state="two-up"))
+    sags = evaluate(done, "plan", "two-up").sags["rear"]
+    assert sags.rider_sag.value == pytest.approx(sags.target.value, abs=6e-4)
+    assert evaluate(done, "plan", "two-up").sags["rear"].set_so

@@ -118,9 +118,10 @@ class TakeSags(Frozen):
 
     act: Literal["take sags"]
     ends: Annotated[tuple[EndName, ...], Field(max_length=2)]
+    load_state: str | None = None
 
     def changes(self, document: Document, setup: str) -> Changes:
-        return take_sags(document, setup, self.ends)
+        return take_sags(document, setup, self.ends, self.load_state)
 
 
 class TakeSagSpring(Frozen):

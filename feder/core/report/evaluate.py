@@ -92,6 +92,7 @@ def _on_two_wheels(
             corner,
             on,
             facts.document.brief,
+            as_read=rider == rider_of(facts.document),
         )
     tell_measured_sags(facts, setup, sags)
     steering = steering_report(facts, setup, stood)

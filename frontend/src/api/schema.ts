@@ -4024,6 +4024,11 @@ export interface components {
             act: "take sags";
             /** Ends */
             ends: ("front" | "rear")[];
+            /**
+             * Load State
+             * @default null
+             */
+            load_state?: string | null;
         };
         /**
          * TellNeeds

@@ -47,7 +47,8 @@ const free = (s: SagReport): string => {
 }
 const said = computed(() => vehicle.report.value?.steering)
 const planned = computed(() => !vehicle.isFound.value)
-const take = (): Promise<string | null> => vehicle.act('sags wanted', { act: 'take sags', ends: [...ENDS] })
+const take = (): Promise<string | null> =>
+  vehicle.act('sags wanted', { act: 'take sags', ends: [...ENDS], load_state: vehicle.loadState.value })
 </script>
 
 <template>

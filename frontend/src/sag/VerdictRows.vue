@@ -7,7 +7,7 @@ import { ringed, useSag } from './useSag'
 import { ENDS } from './walk'
 
 /** Three steps for each end: preload or pressure to the rider sag wanted, the bike alone then, and what it says of the spring. */
-const { vehicle, waitsFor, units, sags, side, about, isAir, mm, pumped } = useSag()
+const { vehicle, loadName, waitsFor, units, sags, side, about, isAir, mm, pumped } = useSag()
 const working = useWorking()
 const band = (s: SagReport, of: 'free' | 'rider'): string => {
   const [low, high] = [s[`${of}_low_along`], s[`${of}_high_along`]]
@@ -27,7 +27,8 @@ const within = (s: SagReport): string =>
   band(s, 'free')
     ? `${s.verdict === 'too soft' ? 'under' : s.verdict === 'too stiff' ? 'over' : 'within'} ${band(s, 'free')}`
     : ''
-const take = (e: EndName): Promise<string | null> => vehicle.act(`sag wanted, ${e}`, { act: 'take sags', ends: [e] })
+const take = (e: EndName): Promise<string | null> =>
+  vehicle.act(`sag wanted, ${e}`, { act: 'take sags', ends: [e], load_state: vehicle.loadState.value })
 const spring = (e: EndName): string => {
   const s = side(e).spring
   return s?.kind === 'coil'
@@ -40,7 +41,11 @@ const spring = (e: EndName): string => {
   <section class="verdict" aria-label="Verdict">
     <div class="steps">
       <span></span
-      ><span><b class="n">1</b>{{ ENDS.every(isAir) ? 'pressure' : 'preload' }} for the rider sag wanted</span
+      ><span
+        ><b class="n">1</b>{{ ENDS.every(isAir) ? 'pressure' : 'preload' }} for the rider sag wanted<template
+          v-if="loadName"
+          >, {{ loadName }}</template
+        ></span
       ><span><b class="n">2</b>bike alone then</span
       ><span
         ><b class="n">3</b>so the spring<template v-if="!ENDS.every(isAir)"

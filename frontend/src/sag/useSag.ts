@@ -9,7 +9,12 @@ export function useSag() {
   const vehicle = useVehicle()
   const units = useUnits()
   const kind = computed(() => vehicle.document.value?.vehicle.kind ?? 'motorcycle')
-  const sags = (end: EndName): SagReport | undefined => vehicle.report.value?.sags?.[end]
+  /** Sags under the load chosen in the stance; without one, of the rider who was read. */
+  const sags = (end: EndName): SagReport | undefined =>
+    (vehicle.loadState.value ? (vehicle.shown.value ?? vehicle.report.value) : vehicle.report.value)?.sags?.[end]
+  const loadName = computed(
+    () => vehicle.document.value?.loads?.find((l) => l.id === vehicle.loadState.value)?.name ?? null,
+  )
   const side = (end: EndName): SideSetup => vehicle.setup.value?.sides?.[end] ?? ({} as SideSetup)
   const about = (end: EndName) => vehicle.document.value?.vehicle.ends?.[end]
   const isAir = (end: EndName): boolean => airOf(side(end)) !== null
@@ -43,6 +48,7 @@ export function useSag() {
   return {
     vehicle,
     waits,
+    loadName,
     waitsFor,
     units,
     kind,

@@ -73,6 +73,13 @@ watch(
     if (!loads.value.some((l) => l.id === load.value)) load.value = null
   },
 )
+const barless = computed(() => sideSetup(place.value)?.spring?.kind !== 'torsion bar')
+const foundBar = computed(() => {
+  const part = vehicle.document.value?.setups[0]?.sides?.[place.value]?.spring
+  return part?.kind === 'torsion bar' ? part.code : null
+})
+const keepFound = (): Promise<string | null> =>
+  vehicle.act(`${props.end} bar as found`, { act: 'keep found', end: props.end })
 const loadName = computed(() => loads.value.find((l) => l.id === load.value)?.name ?? 'as weighed')
 const deg = (f: Figure | null | undefined): string =>
   f ? (f.assumed ? '~' : '') + units.show(f.value, 'rad', { unit: true, decimals: 1 }) : '–'
@@ -180,6 +187,20 @@ async function chart(): Promise<void> {
       >
     </div>
     <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>
+    <p v-else-if="!arm" class="say">
+      The arm, its length and its angle are typed under
+      <router-link class="link" :to="`/vehicle/${vehicle.id}/geometry#limits-${end}`">Geometry</router-link>; the moves
+      follow.
+    </p>
+    <p v-else-if="barless" class="say">
+      This setup has no bar yet.
+      <button v-if="foundBar && !vehicle.isFound.value" class="act" @click="keepFound">
+        Keep {{ foundBar }}, as found</button
+      ><template v-else
+        >Type it as found under
+        <router-link class="link" :to="`/vehicle/${vehicle.id}/survey#as-found`">Survey</router-link>.</template
+      >
+    </p>
     <p v-else-if="!asked" class="quiet" role="status">Trying the splines…</p>
     <p v-else-if="!bench" class="say">
       Type the torsion bar as found under Survey and its arm under Geometry; the moves follow.

@@ -13,9 +13,15 @@ from feder.core.report.evaluate import evaluate
 from feder.core.standing.facts import index_of, setup_of, side_of
 
 
-def take_sags(document: Document, setup: str, ends: Sequence[EndName]) -> Iterator[Change]:
-    """Preload or pressure that brings the rider sag wanted, at these ends."""
-    report, index = evaluate(document, setup), index_of(document, setup)
+def take_sags(
+    document: Document, setup: str, ends: Sequence[EndName], load_state: str | None = None
+) -> Iterator[Change]:
+    """Preload or pressure that brings the rider sag wanted at these ends, with that load on; none: the rider read.
+
+    Raises:
+        UnknownSetup: the document has no such setup or load state.
+    """
+    report, index = evaluate(document, setup, load_state), index_of(document, setup)
     for end in ends:
         said = report.sags.get(Place(end))
         if said is not None and said.wanted_pressure is not None:

@@ -37,11 +37,14 @@ def sag_report(
     ridden: CornerReport | None,
     ridden_load: float | None,
     brief: Brief,
+    *,
+    as_read: bool = True,
 ) -> SagReport:
     """Sags, loads and the answers of one end.
 
     `alone` is the end in this setup without rider; `found` the same as found, where the sags were read, and
     `found_rate` its wheel rate; `ridden` the figures with the rider, `ridden_load` the load on the springs then.
+    `as_read` says that this load is the rider whose sags were read, so that the readings tell it.
     """
     end = alone.facts.end
     reads, droop = end.sags, end.droop
@@ -60,7 +63,7 @@ def sag_report(
     made.free_read, made.free_friction, made.free_friction_force = _read(reads, "bike", droop, found_rate)
     made.rider_read, made.rider_friction, made.rider_friction_force = _read(reads, "rider", droop, found_rate)
     made.preload = figure(held_at_droop(alone), "m")
-    loads = _loads(found, ridden_load)
+    loads = _loads(found, ridden_load, as_read=as_read)
     made.bike_load, made.ridden_load = (figure(v, "N") for v in loads)
     made.bike_told = figure(found.load, "N")
     if loads[0] is not None and loads[1] is not None:
@@ -118,10 +121,12 @@ def _read(
     return sag, figure(friction, "m"), force
 
 
-def _loads(found: StandingCorner, ridden_load: float | None) -> tuple[float | None, float | None]:
+def _loads(
+    found: StandingCorner, ridden_load: float | None, *, as_read: bool
+) -> tuple[float | None, float | None]:
     """Loads on the springs, bike alone and with rider: of the sags as read, or of scales and load state."""
     reads = found.facts.end.sags
-    rider = reads.of("rider")
+    rider = reads.of("rider") if as_read else None
     ridden = None if rider is None else carried_by_spring(found, rider)
     return found.load, ridden_load if ridden is None else ridden
 
