@@ -20,8 +20,11 @@ const stopDraft = useDraft(`${vehicle.id} ${props.end} stop`, ['length', 'shaft'
 function setStop(member: 'length' | 'shaft' | 'hub_to_arch' | 'compressible', value: number | null): void {
   const now = about.value.bump_stop
   if (now) {
-    if (value === null && member !== 'compressible')
-      return member === 'length' ? set('bump stop', ['bump_stop'], null) : undefined
+    if (value === null && member !== 'compressible') {
+      const { length, shaft, hub_to_arch } = now
+      stopDraft.park({ length, shaft, hub_to_arch, [member]: null })
+      return set('bump stop', ['bump_stop'], null)
+    }
     return set('bump stop', ['bump_stop'], { ...now, [member]: value })
   }
   if (member === 'compressible') return
@@ -71,6 +74,7 @@ function setHole(i: number, rate: number | null): void {
 const armDraft = useDraft(`${vehicle.id} ${props.end} arm`, ['length', 'angle', 'hub_to_arch'] as const)
 function setArm(member: 'length' | 'angle', value: number | null): void {
   const now = about.value.lower_arm
+  if (now && value === null) armDraft.park({ ...now, [member]: null })
   if (now) return set('lower arm', ['lower_arm'], value === null ? null : { ...now, [member]: value })
   const whole = armDraft.put(member, value, { hub_to_arch: asFound.value })
   if (whole) set('lower arm', ['lower_arm'], whole)
@@ -78,6 +82,7 @@ function setArm(member: 'length' | 'angle', value: number | null): void {
 const gasDraft = useDraft(`${vehicle.id} ${props.end} gas`, ['pressure', 'rod_diameter'] as const)
 function setGas(member: 'pressure' | 'rod_diameter', value: number | null): void {
   const now = about.value.gas
+  if (now && value === null) gasDraft.park({ ...now, [member]: null })
   if (now) return set('gas charge', ['gas'], value === null ? null : { ...now, [member]: value })
   const whole = gasDraft.put(member, value)
   if (whole) set('gas charge', ['gas'], whole)

@@ -6,6 +6,7 @@ import { readQuantity } from '@/composables/useReading'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { sentence } from '@/logic/sentence'
+import { plainNumber } from '@/units/read'
 import { firstEmpty, meanOf, ROWS, STEPS, valuesAt, WALK, written } from '@/logic/walk'
 
 /** A walk round the vehicle: one large field at a time, the next corner on Enter, keys for gloves, outliers asked about at once. */
@@ -79,14 +80,23 @@ async function next(): Promise<void> {
   if (!typed) return move(1)
   if (!again.value && mean.value !== null && typed === show(mean.value)) return move(1)
   const { row, place } = step.value
-  const { data, error: refused } = await readQuantity({
-    text: typed,
-    unit: row.si,
-    bare: unit.value.name || null,
-    low: row.low,
-    high: row.high,
-  })
-  if (!data) return void (error.value = messageOf(refused))
+  const plain = plainNumber(typed, unit.value.factor)
+  const inside = plain !== null && (row.low === null || plain >= row.low) && (row.high === null || plain <= row.high)
+  // a plain number in the unit shown needs nobody to read it: the walk goes on without the server
+  const { data, error: refused } = inside
+    ? { data: { value: plain }, error: undefined }
+    : await readQuantity({
+        text: typed,
+        unit: row.si,
+        bare: unit.value.name || null,
+        low: row.low,
+        high: row.high,
+      })
+  if (!data) {
+    error.value = messageOf(refused)
+    field.value?.focus()
+    return field.value?.select()
+  }
   error.value = ''
   const before = suspicious(place)
   vehicle.edit(`${row.words}, ${placeWords(place)}`, written(document_.value, step.value, data.value, again.value))
@@ -117,9 +127,27 @@ function oneMore(): void {
   text.value = ''
   field.value?.focus()
 }
+/** Keys pressed while a button has the focus belong to the field all the same, not to the page. */
+function typedElsewhere(event: KeyboardEvent): void {
+  const target = event.target as HTMLElement
+  if (target === field.value || event.ctrlKey || event.metaKey || event.altKey) return
+  if (/^[0-9.,/]$/.test(event.key)) press(event.key)
+  else if (event.key === '-') press('−')
+  else if (event.key === 'Backspace') press('erase')
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+  field.value?.focus()
+}
 function press(key: string): void {
   asking.value = null
   if (key === 'wipe') text.value = ''
+  else if (key === 'erase') text.value = text.value.slice(0, -1)
+  else if (key === 'fraction')
+    // first what parts the whole from its fraction, then the stroke: "2 1/4"
+    text.value = text.value.endsWith(' ')
+      ? `${text.value.trimEnd()}/`
+      : text.value + (text.value.includes(' ') ? '/' : ' ')
   else if (key === '−') text.value = text.value.startsWith('-') ? text.value.slice(1) : `-${text.value}`
   else {
     // the first key after a corner is reached writes anew
@@ -145,7 +173,7 @@ const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.', '−']
 </script>
 
 <template>
-  <div class="walk" @keydown.esc.stop="emit('close')">
+  <div class="walk" @keydown.esc.stop="emit('close')" @keydown="typedElsewhere">
     <div class="side">
       <p class="quiet count" role="status">{{ done }} of {{ STEPS.length }} read</p>
       <svg
@@ -241,6 +269,8 @@ const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.', '−']
           {{ k }}
         </button>
         <button class="key word a" @click="press('wipe')">wipe</button>
+        <button class="key word e" aria-label="erase the last digit" @click="press('erase')">⌫</button>
+        <button class="key word f" aria-label="fraction" @click="press('fraction')">1/2</button>
         <button class="key word b" :disabled="step.row.si !== 'm'" @click="inches">
           {{ unit.name === 'in' ? 'mm' : 'inches' }}
         </button>
@@ -283,8 +313,8 @@ h2 { min-height: 44px; display: flex; align-items: center; font-size: 24px; }
 .pad { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)) minmax(0, 1.1fr); grid-auto-rows: minmax(58px, 76px); gap: 8px; margin-top: 10px; }
 .key { background: var(--sheet); border: 1px solid var(--edge); font-size: var(--t-6); font-weight: 500; text-align: center; border-radius: var(--corner); min-height: 58px; }
 .key:active { background: var(--vellum); } .key:disabled { color: var(--ink-3); border-color: var(--rule); }
-.word { font-size: var(--t-3); font-weight: 400; } .word.a { grid-area: 1 / 4; } .word.b { grid-area: 2 / 4; } .word.c { grid-area: 5 / 1; } .word.d { grid-area: 5 / 2; }
-.nextkey { grid-area: 3 / 4 / 6 / 5; background: var(--ink); color: var(--ground); border-color: var(--ink); font-size: var(--t-4); display: grid; align-content: center; } .nextkey span { font-size: var(--t-2); font-weight: 400; }
+.word { font-size: var(--t-3); font-weight: 400; } .word.a { grid-area: 1 / 4; } .word.b { grid-area: 2 / 4; } .word.c { grid-area: 5 / 1; } .word.d { grid-area: 5 / 2; } .word.e { grid-area: 6 / 1; } .word.f { grid-area: 6 / 2; }
+.nextkey { grid-area: 3 / 4 / 7 / 5; background: var(--ink); color: var(--ground); border-color: var(--ink); font-size: var(--t-4); display: grid; align-content: center; } .nextkey span { font-size: var(--t-2); font-weight: 400; }
 .rows { display: flex; flex-wrap: wrap; gap: 0 16px; border: 0; margin-top: 8px; } .jump { min-height: 44px; color: var(--ink-2); text-decoration: underline; text-underline-offset: 3px; } .jump[aria-pressed="true"] { color: var(--ink); font-weight: 600; text-decoration: none; border-bottom: 3px solid var(--ink); }
 @media (max-width: 820px) { .walk { grid-template-columns: 200px minmax(0, 1fr); gap: 16px; } .point { display: none; } }
 @media (max-width: 1100px) { .field { min-height: 84px; } .big { font-size: 64px; } .u { padding-bottom: 8px; } .pad { grid-auto-rows: 58px; gap: 6px; margin-top: 6px; } }

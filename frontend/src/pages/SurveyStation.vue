@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 
 import {
@@ -16,6 +16,7 @@ import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import SurveyFiles from '@/components/SurveyFiles.vue'
 import SurveyWalk from '@/components/SurveyWalk.vue'
+import { useDraft } from '@/composables/useDraft'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import BarFields from '@/torsion/BarFields.vue'
@@ -103,14 +104,24 @@ const TEXTS = [
 const END_PLACES = { front: ['front_left', 'front_right'], rear: ['rear_left', 'rear_right'] } as const
 const found = (end: 'front' | 'rear') => vehicle.document.value!.setups[0]!.sides![END_PLACES[end][0]]!
 // a free length typed before the rate waits for it
-const freeWaiting = reactive<Record<'front' | 'rear', number | null>>({ front: null, rear: null })
+const lengthDraft = {
+  front: useDraft(`${vehicle.id} front spring as found`, ['free_length'] as const),
+  rear: useDraft(`${vehicle.id} rear spring as found`, ['free_length'] as const),
+}
 function setFound(end: 'front' | 'rear', member: 'rate' | 'free_length' | 'collar', next: number | null): void {
-  if (member === 'free_length' && !found(end).spring) return void (freeWaiting[end] = next)
+  const now = coilOf(found(end))
+  if (member === 'free_length' && !found(end).spring) return lengthDraft[end].park({ free_length: next })
+  if (member === 'rate' && next === null) lengthDraft[end].park({ free_length: now?.free_length })
+  const parked = member === 'rate' && next !== null && !now ? lengthDraft[end].take() : {}
   const changes = END_PLACES[end].map((place) => {
     const side = vehicle.document.value!.setups[0]!.sides![place]!
     if (member === 'collar') return { path: ['setups', 0, 'sides', place, 'collar'], value: next }
     if (member === 'rate') {
-      const part = coilOf(side) ?? { kind: 'coil' as const, code: `as found, ${end}`, free_length: freeWaiting[end] }
+      const part = coilOf(side) ?? {
+        kind: 'coil' as const,
+        code: `as found, ${end}`,
+        free_length: parked.free_length ?? null,
+      }
       return {
         path: ['setups', 0, 'sides', place, 'spring'],
         value: next === null ? null : ({ ...part, rate: { ...coilOf(side)?.rate, value: next } } satisfies SpringPart),
@@ -260,7 +271,7 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
           <QuantityField
             label="free length"
             of="SpringPart.free_length"
-            :model-value="coilOf(found(end))?.free_length ?? freeWaiting[end]"
+            :model-value="coilOf(found(end))?.free_length ?? lengthDraft[end].get('free_length')"
             @update:model-value="(v) => setFound(end, 'free_length', v)" />
           <QuantityField
             label="collar up from its datum"

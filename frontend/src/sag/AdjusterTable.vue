@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Clicks, EndName, SideSetup } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
+import { useDraft } from '@/composables/useDraft'
 
 import { useSag } from './useSag'
 import { ENDS } from './walk'
@@ -16,10 +17,19 @@ type Knob = (typeof KNOBS)[number]['member']
 const knob = (e: EndName, k: Knob): Clicks | null | undefined => side(e)[k]
 function change(e: EndName, k: Knob, members: Partial<Clicks>): void {
   const now = knob(e, k)
-  if (members.count === null) return set(e, `${k} clicks`, { [k]: null })
-  if (now || members.count !== undefined)
-    set(e, `${k} clicks`, { [k]: { count: 0, counted_from: 'fully closed', ...now, ...members } })
+  const draft = useDraft(`${vehicle.id} ${vehicle.setup.value?.id} ${e} ${k}`, ['of'] as const)
+  if (members.count === null) {
+    draft.park({ of: now?.of })
+    return set(e, `${k} clicks`, { [k]: null })
+  }
+  if (!now && members.count === undefined) return draft.park({ of: members.of ?? null })
+  set(e, `${k} clicks`, {
+    [k]: { counted_from: 'fully closed', ...(now ? {} : draft.take()), ...now, ...members } as Clicks,
+  })
 }
+/** A range typed before its click. */
+const rangeOf = (e: EndName, k: Knob): number | null =>
+  knob(e, k)?.of ?? useDraft(`${vehicle.id} ${vehicle.setup.value?.id} ${e} ${k}`, ['of'] as const).get('of')
 const whole = (v: number | null): number | null => (v === null ? null : Math.round(v))
 const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): void => {
   const made = { ...side(e).seat, [member]: value }
@@ -79,7 +89,7 @@ const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): voi
                 of="Clicks.of"
                 :decimals="0"
                 unit-text=""
-                :model-value="knob(e, k.member)?.of"
+                :model-value="rangeOf(e, k.member)"
                 @update:model-value="(v) => change(e, k.member, { of: whole(v) })" />
             </td>
             <td>

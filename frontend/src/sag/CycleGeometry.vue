@@ -5,6 +5,7 @@ import { api, type EndName, messageOf } from '@/api/client'
 import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import RatioField from '@/components/RatioField.vue'
+import { useDraft } from '@/composables/useDraft'
 
 import TravelCurve from './TravelCurve.vue'
 import { useSag } from './useSag'
@@ -19,23 +20,26 @@ const fork = computed(() => about('front')?.fork ?? null)
 const rake = ref<number | null>(null)
 function setFork(member: 'rake' | 'offset' | 'bore' | 'legs', value: number | null): void {
   if (member === 'rake' && value === null) return
-  if (!fork.value && member !== 'rake') return
+  if (!fork.value && member !== 'rake') return forkDraft.park({ [member]: value })
   setEnd('front', member === 'rake' ? 'rake' : `fork ${member}`, ['fork'], {
     legs: 2,
     read: 'along the tube',
+    ...(fork.value ? {} : forkDraft.take()),
     ...fork.value,
     [member]: value,
   })
 }
+const forkDraft = useDraft(`${vehicle.id} fork`, ['offset', 'bore', 'legs'] as const)
+const armDraft = useDraft(`${vehicle.id} rear arm`, ['length', 'pivot_height'] as const)
 const arm = (member: 'length' | 'pivot_height', value: number | null): void => {
   const now = about('rear')?.swingarm
-  half.value = { ...half.value, [member]: value }
-  const made = { ...now, ...half.value }
-  if (made.length && made.pivot_height)
-    setEnd('rear', 'rear arm', ['swingarm'], { length: made.length, pivot_height: made.pivot_height })
-  else if (value === null && now) setEnd('rear', 'rear arm', ['swingarm'], null)
+  const made = armDraft.put(member, value, now ?? {})
+  if (value === null && now) {
+    armDraft.park({ ...now, [member]: null })
+    return setEnd('rear', 'rear arm', ['swingarm'], null)
+  }
+  if (made) setEnd('rear', 'rear arm', ['swingarm'], made)
 }
-const half = ref<{ length?: number | null; pivot_height?: number | null }>({})
 const valued = (
   e: EndName,
   words: string,
@@ -66,7 +70,12 @@ const points = computed(() => (ratio.value?.kind === 'leverage' ? (ratio.value.p
 const setPoints = (made: [number, number][]): void =>
   setEnd('rear', 'leverage curve', ['spring', 'ratio'], made.length >= 2 ? { kind: 'leverage', points: made } : null)
 const fresh = ref<{ travel: number | null; leverage: number | null }>({ travel: null, leverage: null })
-const started = ref<[number, number][]>([])
+// the first pair of a curve waits for the second
+const pairDraft = useDraft(`${vehicle.id} first leverage pair`, ['travel', 'leverage'] as const)
+const started = computed<[number, number][]>(() => {
+  const [travel, leverage] = [pairDraft.get('travel'), pairDraft.get('leverage')]
+  return travel !== null && leverage !== null ? [[travel, leverage]] : []
+})
 function add(): void {
   const { travel, leverage } = fresh.value
   if (travel === null || leverage === null) return
@@ -76,9 +85,9 @@ function add(): void {
   ].sort((a, b) => a[0] - b[0])
   fresh.value = { travel: null, leverage: null }
   if (made.length >= 2) {
-    started.value = []
+    pairDraft.take()
     setPoints(made)
-  } else started.value = made
+  } else pairDraft.park({ travel: made[0]![0], leverage: made[0]![1] })
 }
 const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f) => f.station === 'geometry'))
 const degrees = (v: number | null | undefined): number | null => (v == null ? null : Math.PI / 2 - v)
@@ -135,7 +144,7 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
           label="offset of the axle from the steering axis"
           of="Fork.offset"
           :readonly="!fork"
-          :model-value="fork?.offset"
+          :model-value="fork?.offset ?? forkDraft.get('offset')"
           @update:model-value="(v) => setFork('offset', v)" />
         <QuantityField
           label="travel, along the tube"
@@ -148,7 +157,7 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
           of="Fork.bore"
           kind="fine length"
           :readonly="!fork"
-          :model-value="fork?.bore"
+          :model-value="fork?.bore ?? forkDraft.get('bore')"
           @update:model-value="(v) => setFork('bore', v)" />
       </div>
       <div class="legs" role="radiogroup" aria-label="Springs stand in">
@@ -159,7 +168,7 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
           class="tab"
           role="radio"
           :disabled="!fork"
-          :aria-checked="(fork?.legs ?? 2) === n"
+          :aria-checked="(fork?.legs ?? forkDraft.get('legs') ?? 2) === n"
           @click="setFork('legs', n)">
           {{ n === 2 ? 'both legs' : 'one leg' }}
         </button>
@@ -216,12 +225,12 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
         <QuantityField
           label="rear arm, pivot to axle"
           of="Swingarm.length"
-          :model-value="about('rear')?.swingarm?.length ?? half.length"
+          :model-value="about('rear')?.swingarm?.length ?? armDraft.get('length')"
           @update:model-value="(v) => arm('length', v)" />
         <QuantityField
           label="its pivot over the floor"
           of="Swingarm.pivot_height"
-          :model-value="about('rear')?.swingarm?.pivot_height ?? half.pivot_height"
+          :model-value="about('rear')?.swingarm?.pivot_height ?? armDraft.get('pivot_height')"
           @update:model-value="(v) => arm('pivot_height', v)" />
       </div>
       <RatioField
@@ -246,7 +255,7 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
             <td>
               <button
                 class="link"
-                @click="points.length ? setPoints(points.filter((_, k) => k !== i)) : (started = [])">
+                @click="points.length ? setPoints(points.filter((_, k) => k !== i)) : void pairDraft.take()">
                 take out
               </button>
             </td>

@@ -9,6 +9,8 @@ import { meanOf, valuesAt, type WalkRow, written } from '@/logic/walk'
 import { boundsOf } from '@/units/read'
 
 import SagTable from './SagTable.vue'
+import { useDraft } from '@/composables/useDraft'
+
 import { useSag } from './useSag'
 import { ENDS } from './walk'
 
@@ -62,16 +64,30 @@ function setCoil(
   value: number | null,
 ): void {
   const now = coilOf(found(e))
+  if (member === 'rate' && value === null) {
+    // the lengths wait for another rate
+    coilDraft[e].park({
+      free_length: now?.free_length,
+      inside_diameter: now?.inside_diameter,
+      solid_length: now?.solid_length,
+    })
+    return spring(e, null)
+  }
   if (member === 'rate')
-    return value === null
-      ? spring(e, null)
-      : spring(e, {
-          kind: 'coil',
-          code: 'as found',
-          ...now,
-          rate: { how: 'maker', ...now?.rate, value },
-        } satisfies SpringPart)
+    return spring(e, {
+      kind: 'coil',
+      code: 'as found',
+      ...(now ? {} : coilDraft[e].take()),
+      ...now,
+      rate: { how: 'maker', ...now?.rate, value: value! },
+    } satisfies SpringPart)
   if (now) spring(e, { ...now, [member]: value })
+  else coilDraft[e].park({ [member]: value })
+}
+const LENGTHS = ['free_length', 'inside_diameter', 'solid_length'] as const
+const coilDraft = {
+  front: useDraft(`${vehicle.id} front coil as found`, LENGTHS),
+  rear: useDraft(`${vehicle.id} rear coil as found`, LENGTHS),
 }
 const AIR = [
   { member: 'area', words: 'piston area' },
@@ -82,24 +98,60 @@ const AIR = [
   { member: 'negative_volume', words: 'negative chamber' },
   { member: 'equalise_at', words: 'chambers meet at' },
 ] as const
-// an air spring stands in the document once area, chamber and stroke are all told; until then they wait here
-const waiting = reactive<Record<EndName, Record<string, number | null> | null>>({ front: null, rear: null })
-const air = (e: EndName): Record<string, number | null | undefined> | null =>
-  (airOf(found(e)) as Record<string, never> | null) ?? waiting[e]
+// an air spring stands in the document once area, chamber and stroke are all told, a negative chamber once both of its
+// numbers are; until then they wait
+const CHAMBER = ['area', 'volume', 'travel', 'spacers', 'spacer_volume', 'equalise_at'] as const
+const NEGATIVE = ['negative_area', 'negative_volume'] as const
+const chamberDraft = {
+  front: useDraft(`${vehicle.id} front air as found`, [...CHAMBER, ...NEGATIVE]),
+  rear: useDraft(`${vehicle.id} rear air as found`, [...CHAMBER, ...NEGATIVE]),
+}
+const wantsAir = reactive<Record<EndName, boolean>>({ front: false, rear: false })
+const air = (e: EndName): Record<string, number | null | undefined> | null => {
+  const now = airOf(found(e)) as Record<string, number | null> | null
+  const kept = Object.fromEntries([...CHAMBER, ...NEGATIVE].map((m) => [m, chamberDraft[e].get(m)]))
+  if (now) return { ...kept, ...Object.fromEntries(Object.entries(now).filter(([, v]) => v !== null)) }
+  return wantsAir[e] || Object.values(kept).some((v) => v !== null) ? kept : null
+}
 function setAir(e: EndName, member: string, value: number | null): void {
-  const now = airOf(found(e))
-  if (now) return spring(e, { ...now, [member]: value })
-  const made = { ...waiting[e], [member]: value }
-  waiting[e] = made
-  if (made.area && made.volume && made.travel) {
-    spring(e, { kind: 'air', code: 'as found', spacers: 0, spacer_volume: 0, equalise_at: 0, ...made })
-    waiting[e] = null
-  }
+  const all: Record<string, number | null | undefined> = { ...air(e), [member]: value }
+  chamberDraft[e].take()
+  chamberDraft[e].park(all)
+  const whole = all.area && all.volume && all.travel
+  const negative = NEGATIVE.every((m) => all[m] != null)
+  if (!whole) return airOf(found(e)) ? spring(e, null) : undefined
+  chamberDraft[e].take()
+  if (!negative) chamberDraft[e].park({ negative_area: all.negative_area, negative_volume: all.negative_volume })
+  const part = airOf(found(e))
+  spring(e, {
+    kind: 'air',
+    code: part?.code ?? 'as found',
+    note: part?.note ?? '',
+    area: all.area,
+    volume: all.volume,
+    travel: all.travel,
+    spacers: all.spacers ?? 0,
+    spacer_volume: all.spacer_volume ?? 0,
+    equalise_at: all.equalise_at ?? 0,
+    negative_area: negative ? all.negative_area : null,
+    negative_volume: negative ? all.negative_volume : null,
+  })
+}
+/** What an air spring still waits for, in words. */
+const airWaits = (e: EndName): string => {
+  const all = air(e)
+  if (!all) return ''
+  const rest = AIR.slice(0, 3).filter((f) => !all[f.member])
+  if (rest.length)
+    return `Counts once ${rest.map((f) => f.words).join(' and ')} ${rest.length > 1 ? 'are' : 'is'} typed.`
+  const half = NEGATIVE.filter((m) => all[m] == null)
+  return half.length === 1 ? 'The negative chamber counts once both of its numbers are typed.' : ''
 }
 function kind(e: EndName, to: 'coil' | 'air'): void {
-  if (to === 'air' && !air(e)) waiting[e] = {}
+  if (to === 'air') wantsAir[e] = true
   if (to === 'coil' && air(e)) {
-    waiting[e] = null
+    wantsAir[e] = false
+    chamberDraft[e].take()
     if (airOf(found(e))) spring(e, null)
   }
 }
@@ -175,10 +227,10 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
             :key="a.member"
             :label="a.words"
             :of="`AirSpringPart.${a.member}`"
-            :clearable="!airOf(found(e)) || !['area', 'volume', 'travel'].includes(a.member)"
             :model-value="air(e)![a.member]"
             @update:model-value="(v) => setAir(e, a.member, v)" />
         </div>
+        <p v-if="airWaits(e)" class="small quiet" role="status">{{ airWaits(e) }}</p>
         <p class="small quiet">Chamber measures from the maker's table. Area and volume may be typed as cm2 and cm3.</p>
       </template>
       <div v-else class="two">
@@ -206,13 +258,13 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
         <QuantityField
           label="free length, if known"
           of="SpringPart.free_length"
-          :model-value="coilOf(found(e))?.free_length"
+          :model-value="coilOf(found(e))?.free_length ?? coilDraft[e].get('free_length')"
           @update:model-value="(v) => setCoil(e, 'free_length', v)" />
         <QuantityField
           label="inside diameter"
           of="SpringPart.inside_diameter"
           kind="fine length"
-          :model-value="coilOf(found(e))?.inside_diameter"
+          :model-value="coilOf(found(e))?.inside_diameter ?? coilDraft[e].get('inside_diameter')"
           @update:model-value="(v) => setCoil(e, 'inside_diameter', v)" />
         <QuantityField
           v-if="pair(e)"

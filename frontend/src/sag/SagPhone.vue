@@ -8,6 +8,7 @@ import { useUnits } from '@/composables/useUnits'
 import { provideVehicle } from '@/composables/useVehicle'
 import { sentence } from '@/logic/sentence'
 import { written } from '@/logic/walk'
+import { plainNumber } from '@/units/read'
 import { itemSet, statesWith } from '@/springs/loads'
 
 import CycleView from './CycleView.vue'
@@ -107,15 +108,16 @@ async function next(): Promise<void> {
   const low = step.value ? 0.01 : 5
   const high = step.value ? 2 : 400
   busy = true
-  const { data, error: refused } = await readQuantity({
-    text: text.value,
-    unit: step.value ? 'm' : 'kg',
-    bare: unit.value.name,
-    low,
-    high,
-  })
+  const plain = plainNumber(text.value, unit.value.factor)
+  const { data, error: refused } =
+    plain !== null && plain >= low && plain <= high
+      ? { data: { value: plain }, error: undefined }
+      : await readQuantity({ text: text.value, unit: step.value ? 'm' : 'kg', bare: unit.value.name, low, high })
   busy = false
-  if (!data) return void (error.value = messageOf(refused))
+  if (!data) {
+    fresh.value = true // the next press replaces what was refused
+    return void (error.value = messageOf(refused))
+  }
   const d = document_.value!
   if (step.value) {
     const before = vehicle.report.value

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 
 import type { EndName } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
+import { useDraft } from '@/composables/useDraft'
 
 import { useSag } from './useSag'
 import { ENDS } from './walk'
@@ -21,16 +22,26 @@ const edge = (e: EndName, of: 'rider' | 'free', at: 'low' | 'high'): number | nu
   const f = sags(e)?.[`${of}_${at}`]?.value ?? null
   return f === null ? null : f / factor(e)
 }
+/** Both edges as they stand, one typed that does not fit the other yet before the one that holds. */
+const bandDraft = (e: EndName, of: 'rider' | 'free') =>
+  useDraft(`${vehicle.id} ${e} ${of} band`, ['low', 'high'] as const)
 const shown = (e: EndName, of: 'rider' | 'free', at: 'low' | 'high'): number | null => {
-  const v = edge(e, of, at)
+  const v = bandDraft(e, of).get(at) ?? edge(e, of, at)
   return v === null ? null : share.value ? (whole(e) ? v / whole(e)! : null) : v
 }
+const crossed = (e: EndName, of: 'rider' | 'free'): boolean => bandDraft(e, of).missing().length > 0
 function change(e: EndName, of: 'rider' | 'free', at: 'low' | 'high', value: number | null): void {
   const member = `${e}_${of}_sag`
-  if (value === null) return set('sag wanted, back to the usual', ['targets', member], null)
-  const now = { low: edge(e, of, 'low') ?? 0.01, high: edge(e, of, 'high') ?? 0.02 }
-  const next = { ...now, [at]: share.value ? value * (whole(e) ?? 0) : value }
-  if (next.low > 0 && next.low <= next.high) set(`${of} sag wanted, ${e}`, ['targets', member], next)
+  const draft = bandDraft(e, of)
+  if (value === null) {
+    draft.take()
+    return set('sag wanted, back to the usual', ['targets', member], null)
+  }
+  const typed = share.value ? value * (whole(e) ?? 0) : value
+  const next = { low: edge(e, of, 'low'), high: edge(e, of, 'high'), ...draft.take(), [at]: typed }
+  if (next.low !== null && next.high !== null && next.low > 0 && next.low <= next.high)
+    return set(`${of} sag wanted, ${e}`, ['targets', member], { low: next.low, high: next.high })
+  draft.park({ [at]: typed })
 }
 const OF = ['rider', 'free'] as const
 const known = (e: EndName, of: 'rider' | 'free'): boolean => edge(e, of, 'low') !== null
@@ -73,6 +84,7 @@ const known = (e: EndName, of: 'rider' | 'free'): boolean => edge(e, of, 'low') 
                   :decimals="share ? 2 : 0"
                   :unit-text="share ? 'of travel' : undefined"
                   :model-value="shown(e, o, a)"
+                  :hint="a === 'high' && crossed(e, o) ? 'from lies above to: counts once both fit' : undefined"
                   @update:model-value="(v) => change(e, o, a, v)" /></td
             ></template>
             <td v-else colspan="2" class="quiet">

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { api, type HardPart, type Lever } from '@/api/client'
 import AskFigure from '@/components/AskFigure.vue'
 import QuantityField from '@/components/QuantityField.vue'
+import { useDraft } from '@/composables/useDraft'
 
 import { useSag } from './useSag'
 
@@ -43,14 +44,17 @@ function add(): void {
   setParts(`${name.trim()} measured`, [...parts.value, { name: name.trim(), height, half_width: half, x }])
   fresh.value = { name: '', height: null, half_width: null, x: null }
 }
+// both numbers make a seat; one alone waits
+const seatDraft = useDraft(`${vehicle.id} seat`, ['height', 'x'] as const)
 const setSeat = (member: 'height' | 'x', value: number | null): void => {
-  // both numbers make a seat; one alone waits here
-  seat.value = { ...about.value.seat, ...seat.value, [member]: value }
-  if (seat.value.height && seat.value.x != null)
-    setVehicle('seat', ['seat'], { height: seat.value.height, x: seat.value.x })
-  else if (about.value.seat) setVehicle('seat', ['seat'], null)
+  const now = about.value.seat
+  if (value === null && now) {
+    seatDraft.park({ ...now, [member]: null })
+    return setVehicle('seat', ['seat'], null)
+  }
+  const whole = seatDraft.put(member, value, now ?? {})
+  if (whole) setVehicle('seat', ['seat'], whole)
 }
-const seat = ref<{ height?: number | null; x?: number | null }>({})
 // what it takes
 const goal = ref<'lean' | 'seat'>('lean')
 const wanted = ref<number | null>(null)
@@ -254,11 +258,11 @@ const CLAMPS = [
         <QuantityField
           label="seat over the floor"
           of="HardPart.height"
-          :model-value="about.seat?.height ?? seat.height"
+          :model-value="about.seat?.height ?? seatDraft.get('height')"
           @update:model-value="(v) => setSeat('height', v)" /><QuantityField
           label="seat behind the front axle"
           of="HardPart.x"
-          :model-value="about.seat?.x ?? seat.x"
+          :model-value="about.seat?.x ?? seatDraft.get('x')"
           @update:model-value="(v) => setSeat('x', v)" />
       </div>
       <p class="small quiet">

@@ -19,11 +19,18 @@ const draft = useDraft(`${vehicle.id} ${props.end} arm`, MEMBERS)
 const write = (value: TorsionArm | null): void =>
   vehicle.edit(`${props.end} arm`, [{ path: ['vehicle', 'ends', props.end, 'arm'], value }])
 function put(member: (typeof MEMBERS)[number], value: number | null): void {
-  if (arm.value)
-    return value === null ? (member === 'length' ? write(null) : undefined) : write({ ...arm.value, [member]: value })
+  if (arm.value && value === null) {
+    const { length, angle, hub_to_arch } = arm.value
+    draft.park({ length, angle, hub_to_arch, [member]: null })
+    rest.value = arm.value
+    return write(null)
+  }
+  if (arm.value) return write({ ...arm.value, [member]: value })
   const whole = draft.put(member, value, { hub_to_arch: found('left') })
-  if (whole) write({ motion: 'trailing', ...whole } as TorsionArm)
+  if (whole) write({ motion: 'trailing', ...rest.value, ...whole } as TorsionArm)
 }
+/** What else was told of an arm whose length or angle was cleared. */
+const rest = ref<TorsionArm | null>(null)
 const set = (values: Partial<TorsionArm>): void => {
   if (arm.value) write({ ...arm.value, ...values })
 }
@@ -36,6 +43,7 @@ function setAdjuster(member: 'up' | 'down' | 'per_turn', value: number | null): 
 const bolt = useDraft(`${vehicle.id} ${props.end} bolt`, ['lead', 'lever'] as const)
 function setBolt(member: 'lead' | 'lever', value: number | null): void {
   const now = arm.value?.bolt
+  if (now && value === null) bolt.park({ ...now, [member]: null })
   if (now) return set({ bolt: value === null ? null : { ...now, [member]: value } })
   const whole = bolt.put(member, value)
   if (whole) set({ bolt: whole })
