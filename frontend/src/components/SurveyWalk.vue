@@ -169,7 +169,13 @@ const spot = (p: Place): [number, number] => PLAN[p]!
 const path = computed(() =>
   WALK.map((p, i) => `${i ? 'L' : 'M'}${spot(p)[0]} ${spot(p)[1] + (spot(p)[1] > 50 ? 14 : -2)}`).join(''),
 )
-const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.', '−']
+const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.'] as const
+/** Lengths have no sign and a tape has fractions of an inch; angles and toe have a sign. */
+const last = computed(() =>
+  unit.value.name === 'in' || /in$/.test(text.value)
+    ? { key: 'fraction', shown: '1/2', says: 'fraction' }
+    : { key: '−', shown: '−', says: 'minus' },
+)
 </script>
 
 <template>
@@ -259,18 +265,12 @@ const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.', '−']
         </div>
       </div>
       <div class="pad">
-        <button
-          v-for="k in KEYS"
-          :key="k"
-          class="key"
-          :class="{ two: k === '0' }"
-          :aria-label="k === '−' ? 'minus' : k"
-          @click="press(k)">
+        <button v-for="k in KEYS" :key="k" class="key" :class="{ two: k === '0' }" @click="press(k)">
           {{ k }}
         </button>
+        <button class="key" :aria-label="last.says" @click="press(last.key)">{{ last.shown }}</button>
         <button class="key word a" @click="press('wipe')">wipe</button>
         <button class="key word e" aria-label="erase the last digit" @click="press('erase')">⌫</button>
-        <button class="key word f" aria-label="fraction" @click="press('fraction')">1/2</button>
         <button class="key word b" :disabled="step.row.si !== 'm'" @click="inches">
           {{ unit.name === 'in' ? 'mm' : 'inches' }}
         </button>
@@ -313,8 +313,8 @@ h2 { min-height: 44px; display: flex; align-items: center; font-size: 24px; }
 .pad { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)) minmax(0, 1.1fr); grid-auto-rows: minmax(58px, 76px); gap: 8px; margin-top: 10px; }
 .key { background: var(--sheet); border: 1px solid var(--edge); font-size: var(--t-6); font-weight: 500; text-align: center; border-radius: var(--corner); min-height: 58px; }
 .key:active { background: var(--vellum); } .key:disabled { color: var(--ink-3); border-color: var(--rule); }
-.word { font-size: var(--t-3); font-weight: 400; } .word.a { grid-area: 1 / 4; } .word.b { grid-area: 2 / 4; } .word.c { grid-area: 5 / 1; } .word.d { grid-area: 5 / 2; } .word.e { grid-area: 6 / 1; } .word.f { grid-area: 6 / 2; }
-.nextkey { grid-area: 3 / 4 / 7 / 5; background: var(--ink); color: var(--ground); border-color: var(--ink); font-size: var(--t-4); display: grid; align-content: center; } .nextkey span { font-size: var(--t-2); font-weight: 400; }
+.word { font-size: var(--t-3); font-weight: 400; } .word.a { grid-area: 1 / 4; } .word.b { grid-area: 2 / 4; } .word.c { grid-area: 5 / 1; } .word.d { grid-area: 5 / 2; } .word.e { grid-area: 5 / 3; font-size: var(--t-5); }
+.nextkey { grid-area: 3 / 4 / 6 / 5; background: var(--ink); color: var(--ground); border-color: var(--ink); font-size: var(--t-4); display: grid; align-content: center; } .nextkey span { font-size: var(--t-2); font-weight: 400; }
 .rows { display: flex; flex-wrap: wrap; gap: 0 16px; border: 0; margin-top: 8px; } .jump { min-height: 44px; color: var(--ink-2); text-decoration: underline; text-underline-offset: 3px; } .jump[aria-pressed="true"] { color: var(--ink); font-weight: 600; text-decoration: none; border-bottom: 3px solid var(--ink); }
 @media (max-width: 820px) { .walk { grid-template-columns: 200px minmax(0, 1fr); gap: 16px; } .point { display: none; } }
 @media (max-width: 1100px) { .field { min-height: 84px; } .big { font-size: 64px; } .u { padding-bottom: 8px; } .pad { grid-auto-rows: 58px; gap: 6px; margin-top: 6px; } }
