@@ -10,6 +10,7 @@ from feder.core.document.document import Document
 from feder.core.document.setup import SpringPart, TorsionBarPart
 from feder.core.numbers.errors import OutOfRange
 from feder.core.report.evaluate import evaluate
+from feder.demo.magpie import magpie
 from tests.changes import with_side
 from tests.documents import on_bars, roadster
 
@@ -160,3 +161,17 @@ def test_what_a_verdict_waits_for_is_written_where_it_belongs():
     assert told.vehicle.ends.rear.spring.ratio.value == pytest.approx(0.5)
     forked = done(bike, act="tell needs", end="front", rake=1.1, head_angle=True)
     assert forked.vehicle.ends.front.fork.rake == pytest.approx(1.5707963 - 1.1)
+
+
+def test_a_lever_taken_moves_one_member_of_one_wheel_and_no_other():
+    bike = magpie()
+    made = done(bike, act="take lever", place="rear", member="shock_length", value=0.33624)
+    assert made.setups[1].sides.rear.shock_length == pytest.approx(0.3362)
+    assert made.setups[1].sides.front == bike.setups[1].sides.front
+    assert made.setups[0] == bike.setups[0]
+    turned = done(bike, act="take lever", place="front", member="collar", value=0.0071)
+    assert (turned.setups[1].sides.front.collar, turned.setups[1].sides.front.set_by) == (
+        pytest.approx(0.0071),
+        "collar",
+    )
+    assert turned.setups[1].sides.rear == bike.setups[1].sides.rear

@@ -5,7 +5,10 @@ import math
 import pytest
 
 from feder.core.benches.springs.candidates import candidates
+from feder.core.document.base import RateValue
+from feder.core.document.setup import SpringPart
 from feder.core.report.evaluate import evaluate
+from feder.core.report.findings.spring_fit import SpringAt, near_thread_end
 from feder.demo.springs import demo_spring, demo_springs
 from tests.changes import with_side
 
@@ -77,3 +80,27 @@ def test_a_large_shelf_is_searched_nearest_in_rate_as_brute_force_would(car):
     far = max(abs(math.log(r.part.rate.value / 60e3)) for r in rows)
     nearer = [p for p in shelf if abs(math.log(p.rate.value / 60e3)) < far - 1e-9]
     assert {p.code for p in nearer} <= {r.part.code for r in rows}
+
+
+def test_a_spring_loose_at_droop_is_paired_with_a_helper_that_takes_up_its_slack_and_no_other_is(car):
+    helper = SpringPart(
+        code="helper", rate=RateValue(value=4e3), free_length=0.090, solid_length=0.020, inside_diameter=0.060
+    )
+    parts = [p for p in demo_springs() if p.inside_diameter == 0.060 and p.free_length and p.tender_rate is None]
+    paired = {r.part.code: r for r in candidates(car, "plan", "rear", [*parts, helper])}
+    loose = {c for c, r in paired.items() if r.held_at_droop is not None and r.held_at_droop.value < 0 and r.pair}
+    assert loose
+    for code, row in paired.items():
+        if row.pair is not None:
+            assert row.held_at_droop.value < 0, code
+            assert row.pair.tender_travel > -row.held_at_droop.value
+
+
+@pytest.mark.parametrize(("collar", "where"), [(0.0045, "below"), (0.0555, "above"), (0.020, None)])
+def test_little_thread_left_is_said_of_the_end_that_is_near(collar, where):
+    at = SpringAt(0.15, 0.18, None, 0.02, None, None, None, collar, 0.060, 0.96)
+    found = near_thread_end(at)
+    assert (found is None) == (where is None)
+    if found is not None:
+        assert found.numbers["left"].value == pytest.approx(min(collar, 0.060 - collar))
+        assert where in found.text

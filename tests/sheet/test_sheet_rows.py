@@ -1,0 +1,134 @@
+"""Each cell of the sheet by what was typed, worked out apart or written there by hand: no two alike, so none is exchanged."""
+
+import re
+from math import pi as PI
+from math import radians, sqrt
+
+import pytest
+
+from feder.core.document.base import PLACES
+from feder.core.document.setup import Clicks
+from feder.core.report.evaluate import evaluate
+from feder.demo.magpie import magpie
+from feder.demo.nettle import nettle
+from feder.demo.sedge import sedge
+from tests.changes import with_side
+from tests.sheet.test_sheet_measured import page, rows
+
+
+def numbered(car):
+    """The demo car with settings of its own at every corner, as found and in the plan."""
+    for k, place in enumerate(PLACES):
+        for setup, more in (("found", 0), ("plan", 1)):
+            car = with_side(
+                car,
+                setup,
+                place,
+                tyre_pressure=(1.6 + 0.2 * k + 0.1 * more) * 1e5,
+                camber=radians(-0.5 - 0.3 * k - 0.1 * more),
+                toe=(-1) ** k * (0.001 + 0.0002 * k + 0.0001 * more),
+                rebound=Clicks(count=3 + k + 5 * more, of=20),
+                bump=Clicks(count=10 + k - 5 * more, of=20),
+            )
+    return car
+
+
+@pytest.mark.parametrize("k", range(4))
+def test_settings_stand_in_their_own_cells(k):
+    html = page(numbered(nettle()), "plan")
+    table = rows(html, PLACES[k].words)
+    assert table["tyre, cold"][:2] == [f"{1.6 + 0.2 * k:.1f}", f"{1.7 + 0.2 * k:.1f}"]
+    assert table["camber"][:2] == [f"−{0.5 + 0.3 * k:.1f}", f"−{0.6 + 0.3 * k:.1f}"]
+    way = "in" if k % 2 == 0 else "out"
+    assert table["toe"][:2] == [f"{way} {1 + 0.2 * k:.1f}", f"{way} {1.1 + 0.2 * k:.1f}"]
+    assert table["rebound, bump"] == [f"{3 + k}, {10 + k}", f"{8 + k}, {5 + k}", "of 20 out"]
+
+
+@pytest.mark.parametrize("place", PLACES)
+def test_rates_and_collars_are_those_of_their_own_spring(place):
+    car = nettle()
+    for k, p in enumerate(PLACES):
+        part = getattr(car.setups[1].sides, p.value).spring
+        car = with_side(
+            car, "plan", p, spring=part.but(code=f"s{k}", rate=part.rate.but(value=part.rate.value + 1e3 * k))
+        )
+    table = rows(page(car, "plan"), place.words)
+    k = PLACES.index(place)
+    rate = getattr(car.setups[1].sides, place.value).spring.rate.value
+    was = getattr(car.setups[0].sides, place.value).spring.rate.value
+    ratio = 0.96 if place.end == "front" else 0.72
+    corner = evaluate(car, "plan").corners[place]
+    mass = corner.sprung_mass.value
+    assert table["spring"] == [f"{was / 1e3:.1f}", f"s{k}"]
+    assert table["wheel rate"][:2] == [f"{was * ratio**2 / 1e3:.1f}", f"{rate * ratio**2 / 1e3:.1f}"]
+    assert table["frequency"][1] == f"{sqrt(rate * ratio**2 / mass) / 2 / PI:.2f}"
+    # room between the seats where the collar is at its datum, less the spring as long as its load presses it
+    side = getattr(car.setups[1].sides, place.value)
+    length = side.spring.free_length - corner.corner_load.value / ratio / rate
+    room = side.seat.length - ratio * (side.seat.hub_to_arch - corner.hub_to_arch.value)
+    assert table["collar"][1] == f"{(room - length) * 1e3:.1f}"
+    assert float(table["turns up"][1]) == pytest.approx((room - length) / side.seat.pitch, abs=0.051)
+
+
+def test_the_sheet_as_found_prints_one_column_and_names_no_plan():
+    table = rows(page(numbered(nettle()), "found"), "front right")
+    assert table["tyre, cold"][:2] == ["", "1.8"]
+    assert table["rebound, bump"][:2] == ["", "4, 11"]
+    assert table["hub to arch"][0] == ""
+
+
+def cells(html, words):
+    """The cells of every row of a two-wheeler's sheet that begins with these words, front first."""
+    found = []
+    for row in re.findall(r"<tr.*?</tr>", html, re.DOTALL):
+        texts = [re.sub(r"<[^>]+>|\s+", " ", c).strip() for c in re.findall(r"<td.*?</td>", row, re.DOTALL)]
+        if texts and texts[0] == words:
+            found.append(texts[1:])
+    return found
+
+
+def test_a_two_wheelers_settings_stand_in_their_own_cells():
+    bike = magpie()
+    for setup, k in (("found", 0), ("plan", 1)):
+        bike = with_side(bike, setup, "front", rebound=Clicks(count=4 + k, of=20), bump=Clicks(count=6 + k, of=18),
+                         oil_level=0.110 + 0.004 * k, fork_spacer=0.090 + 0.006 * k, clamp=0.006 + 0.003 * k, tyre_pressure=(2.1 + 0.1 * k) * 1e5)  # fmt: skip
+        bike = with_side(bike, setup, "rear", rebound=Clicks(count=9 + k, of=24), bump=Clicks(count=13 + k, of=22, counted_from="fully open"),
+                         high_bump=Clicks(count=2 + k, of=4, alone=True), shock_length=0.330 + 0.002 * k, tyre_pressure=(2.4 + 0.1 * k) * 1e5)  # fmt: skip
+    html = page(bike, "plan")
+    assert cells(html, "rebound") == [["4", "5", "of 20"], ["9", "10", "of 24"]]
+    assert cells(html, "compression") == [["6", "7", "of 18"], ["13", "14", "of 22 open"]]
+    assert cells(html, "high-speed comp.") == [["2", "3", "of 4, leave"]]
+    assert cells(html, "oil level") == [["110", "114", "mm"]]
+    assert cells(html, "spring spacers") == [["90", "96", "mm"]]
+    assert cells(html, "tubes over clamp") == [["6", "9", "mm"]]
+    assert cells(html, "shock, extended") == [["330", "332", "mm"]]
+    assert cells(html, "tyre, cold") == [["2.1", "2.2", "bar"], ["2.4", "2.5", "bar"]]
+    assert [c[1] for c in cells(html, "spring")] == [bike.setups[1].sides.front.spring.code, "50-180-115"]
+
+
+def test_stops_on_the_second_page_are_cut_packed_and_met_at_their_own_corner():
+    car = sedge()
+    stops = {p: getattr(car.setups[1].sides, p.value).stop for p in PLACES}
+    for k, p in enumerate(PLACES):
+        car = with_side(car, "plan", p, stop=stops[p].but(length=0.040 + 0.002 * k, packer=0.001 * k))
+    html = page(car, "plan")
+    report = evaluate(car, "plan")
+    assert cells(html, "cut to, mm") == [["40.0", "42.0", "44.0", "46.0"]]
+    assert cells(html, "packer, mm") == [["none", "1.0", "2.0", "3.0"]]
+    supplied = [getattr(car.vehicle.ends, p.end).bump_stop.length * 1e3 for p in PLACES]
+    assert cells(html, "stop as supplied, mm") == [[f"{v:.1f}" for v in supplied]]
+    for k, p in enumerate(PLACES):
+        stop = getattr(car.vehicle.ends, p.end).bump_stop
+        ratio = report.corners[p].damper_motion_ratio.value
+        gap = (
+            stop.shaft
+            - ratio * (stop.hub_to_arch - report.corners[p].hub_to_arch.value)
+            - 0.041
+            - 0.003 * k
+            + 0.001
+        )
+        assert float(cells(html, "gap at ride, mm")[0][k].lstrip("~")) == pytest.approx(gap * 1e3, abs=0.051)
+    lost = cells(html, "bump travel lost to the drop")[0]
+    assert [v.lstrip("~") for v in lost] == [
+        f"{report.corners[p].lost_fraction.value * 100:.0f} %" for p in PLACES
+    ]
