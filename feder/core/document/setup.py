@@ -47,8 +47,11 @@ class SpringPart(Model):
     """Measured (deflection, force) pairs of a progressive spring, from (0, 0)."""
     quoted_drop: ShortLengthM | None = None
     """Drop that a lowering spring's maker quotes against the standard spring, at the wheel."""
+    added_from: ForceN | None = None
+    """Load added to what the empty vehicle puts on one spring, from and to which its maker means it."""
+    added_to: ForceN | None = None
     most_load: ForceN | None = None
-    """Upper end of the load band its maker gives."""
+    """Most force that one spring may bear."""
     note: Text = ""
 
     @field_validator("points", mode="after")

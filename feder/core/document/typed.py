@@ -89,6 +89,8 @@ TYPED: dict[str, tuple[str, float, float]] = {
     "SpringPart.active_coils": ("", 0.5, 60),
     "SpringPart.free_length": ("m", 0.02, 2),
     "SpringPart.inside_diameter": ("m", 0.005, 0.5),
+    "SpringPart.added_from": ("N", 0, 1e6),
+    "SpringPart.added_to": ("N", 0, 1e6),
     "SpringPart.most_load": ("N", 10, 1e6),
     "SpringPart.quoted_drop": ("m", 0, 0.3),
     "SpringPart.rate": ("N/m", 500, 1e7),

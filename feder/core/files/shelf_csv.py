@@ -17,6 +17,10 @@ COLUMNS = {
     "wire_diameter": "m",
     "active_coils": "",
     "solid_length": "m",
+    "quoted_drop": "m",
+    "added_from": "N",
+    "added_to": "N",
+    "most_load": "N",
     "note": "",
 }
 """Columns of a shelf file and the SI unit of each; a cell may carry its own unit."""
@@ -49,7 +53,7 @@ def springs_from_csv(data: str | bytes, read_cell: ReadCell) -> list[SpringPart]
     return parts
 
 
-BARE = {"m": "mm", "N/m": "N/mm", "": None}
+BARE = {"m": "mm", "N/m": "N/mm", "N": "N", "": None}
 """Unit of a number that carries none, and whose column names none."""
 
 

@@ -3039,6 +3039,16 @@ export interface components {
              */
             quoted_drop?: number | null;
             /**
+             * Added From
+             * @default null
+             */
+            added_from?: number | null;
+            /**
+             * Added To
+             * @default null
+             */
+            added_to?: number | null;
+            /**
              * Most Load
              * @default null
              */
@@ -4325,6 +4335,11 @@ export interface components {
             frequencies?: (components["schemas"]["Figure"] | null)[];
             /** Changes */
             changes?: (components["schemas"]["Figure"] | null)[];
+            /**
+             * Against
+             * @default
+             */
+            against?: string;
         };
         /** LoadedEndQuestion */
         LoadedEndQuestion: {

@@ -28,11 +28,13 @@ const mark = (f: Figure | null | undefined): string => (f?.assumed ? '~' : '')
 const most = (all: (Figure | null)[] | undefined): Figure | null =>
   (all ?? []).reduce((low, f) => (f && (!low || f.value < low.value) ? f : low), null)
 const why = (r: NonNullable<typeof rows.value>[number]): string =>
-  r.past_stop > 5e-4
-    ? `${units.show(r.past_stop, 'm', { unit: true })} into the stop, ${r.worst}`
-    : r.off > 0.005
-      ? `${units.show(r.off, 'Hz', { unit: true })} off the band, ${r.worst}`
-      : 'within the band in every state'
+  r.against && !(r.past_stop > 5e-4)
+    ? r.against
+    : r.past_stop > 5e-4
+      ? `${units.show(r.past_stop, 'm', { unit: true })} into the stop, ${r.worst}`
+      : r.off > 0.005
+        ? `${units.show(r.off, 'Hz', { unit: true })} off the band, ${r.worst}`
+        : 'within the band in every state'
 </script>
 
 <template>

@@ -22,6 +22,8 @@ const empty = () => ({
   solid: null as Number_,
   drop: null as Number_,
   load: null as Number_,
+  addedFrom: null as Number_,
+  addedTo: null as Number_,
   bench: '',
   curve: false,
 })
@@ -96,6 +98,8 @@ async function add(): Promise<void> {
     active_coils: form.coils,
     solid_length: form.solid ?? (way.value === 'wire' ? (worked.value?.solid_length ?? null) : null),
     quoted_drop: form.drop,
+    added_from: form.addedFrom,
+    added_to: form.addedTo,
     most_load: form.load,
     points: way.value === 'bench' && form.curve ? bench.value.pairs : null,
   }
@@ -164,7 +168,13 @@ async function add(): Promise<void> {
             label="drop its maker quotes"
             of="SpringPart.quoted_drop"
             hint="lowering springs; none for others" />
-          <QuantityField v-model="form.load" label="most load of its band" of="SpringPart.most_load" />
+          <QuantityField
+            v-model="form.addedFrom"
+            label="added load, from"
+            of="SpringPart.added_from"
+            hint="load springs: on one spring, above empty" />
+          <QuantityField v-model="form.addedTo" label="added load, to" of="SpringPart.added_to" />
+          <QuantityField v-model="form.load" label="most force it may bear" of="SpringPart.most_load" />
         </div>
         <p v-if="worked && way === 'wire'" class="mt-3">
           From the wire: <b>{{ units.show(worked.rate, 'N/m', { unit: true }) }}</b>, solid at

@@ -7,8 +7,10 @@ from feder.core.document.base import ENDS, EndName, Place
 from feder.core.document.changes import with_sides
 from feder.core.document.document import Document
 from feder.core.document.setup import SpringPart
+from feder.core.practice.thresholds import SLENDER
 from feder.core.report.evaluate import evaluate, evaluate_plain
 from feder.core.report.findings.frequencies import meant_loaded
+from feder.core.report.findings.spring_fit import slenderness
 from feder.core.report.shapes import Figure, Report
 from feder.core.solvers.root import Lost, crossing
 from feder.core.standing.facts import setup_of, side_of
@@ -206,6 +208,8 @@ class LoadRank:
     """Distance of the worst state's frequency from the band wanted, Hz; 0 within it."""
     frequencies: list[Figure | None] = field(default_factory=list)
     changes: list[Figure | None] = field(default_factory=list)
+    against: str = ""
+    """What else speaks against it: its load band, its most load, or that it may bow."""
 
 
 MOST_RANKED = 16
@@ -222,12 +226,12 @@ def rank_by_loads(document: Document, setup: str, end: EndName, parts: list[Spri
         middle = at.rate.value
         parts = sorted(parts, key=lambda p: max(p.rate.value / middle, middle / p.rate.value))
     rows = [_rank(document, setup, end, part) for part in parts[:MOST_RANKED]]
-    return sorted(rows, key=lambda r: (r.past_stop, r.off, r.part.rate.value))
+    return sorted(rows, key=lambda r: (r.past_stop, bool(r.against), r.off, r.part.rate.value))
 
 
 def _rank(document: Document, setup: str, end: EndName, part: SpringPart) -> LoadRank:
-    fitted = {p: {"spring": part} for p in document.places if p.end == end}
-    tried = load_plan(with_sides(document, setup, fitted), setup)
+    fitted = with_sides(document, setup, {p: {"spring": part} for p in document.places if p.end == end})
+    tried = load_plan(fitted, setup)
     worst, past, off = tried[0].name, 0.0, 0.0
     ends = [next(e for e in row.ends if e.end == end) for row in tried]
     for row, at in zip(tried, ends, strict=True):
@@ -240,4 +244,31 @@ def _rank(document: Document, setup: str, end: EndName, part: SpringPart) -> Loa
             apart = max(0.0, band[0] - frequency, frequency - band[1])
         if (beyond, apart) > (past, off):
             worst, past, off = row.name, beyond, apart
-    return LoadRank(part, worst, past, off, [e.frequency for e in ends], [e.change for e in ends])
+    return LoadRank(
+        part,
+        worst,
+        past,
+        off,
+        [e.frequency for e in ends],
+        [e.change for e in ends],
+        against=_against(fitted, setup, end, part),
+    )
+
+
+def _against(document: Document, setup: str, end: EndName, part: SpringPart) -> str:
+    """What its maker or its shape says against a spring here, in words; empty where nothing does."""
+    slender = slenderness(part)
+    if slender is not None and slender > SLENDER:
+        return "may bow: too long for its width"
+    empty = evaluate_plain(document, setup).corners
+    for state in document.loads:
+        loaded = evaluate_plain(document, setup, state.id).corners
+        for place in (p for p in document.places if p.end == end):
+            now, before = _value(loaded[place].spring_force), _value(empty[place].spring_force)
+            if now is None or before is None:
+                continue
+            if part.most_load is not None and now > part.most_load:
+                return f"past its most load, {state.name}"
+            if part.added_to is not None and not (part.added_from or 0.0) <= now - before <= part.added_to:
+                return f"outside its load band, {state.name}"
+    return ""

@@ -27,6 +27,7 @@ RULES: tuple[Rule, ...] = (
     springs.may_bow,
     springs.quoted_drop_differs,
     springs.load_band_exceeded,
+    springs.added_load_outside,
     springs.springs_swapped,
     index.bar_on_wrong_side,
     height.preload_not_stiffer,

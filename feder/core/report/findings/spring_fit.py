@@ -3,6 +3,7 @@
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 
+from feder.core.document.setup import SpringPart
 from feder.core.formulas.height import past_thread
 from feder.core.practice.thresholds import THREAD_LEFT
 from feder.core.report.findings.against import Against
@@ -70,6 +71,13 @@ def spring_at(stood: StandingCorner, report: CornerReport) -> SpringAt:
         ratio=told(report.motion_ratio),
         **kind_of_place(stood),
     )
+
+
+def slenderness(part: SpringPart) -> float | None:
+    """Free length over mean diameter; nothing where either is not told, or a helper stands on it."""
+    if not part.free_length or not part.inside_diameter or part.tender_rate is not None:
+        return None
+    return part.free_length / (part.inside_diameter + (part.wire_diameter or 0.0))
 
 
 def kind_of_place(stood: StandingCorner) -> dict[str, bool]:

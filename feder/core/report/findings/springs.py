@@ -5,6 +5,7 @@ from collections.abc import Callable, Iterator
 from feder.core.document.base import ENDS
 from feder.core.document.setup import SideSetup, SpringPart
 from feder.core.numbers.quantities import G
+from feder.core.numbers.working import untraced
 from feder.core.practice.thresholds import (
     DROP_DIFFERS,
     SEATS_TILTED,
@@ -17,6 +18,7 @@ from feder.core.report.findings.frequencies import band_for, meant_loaded, off_t
 from feder.core.report.findings.spring_fit import SpringAt, spring_at
 from feder.core.report.shapes import Finding, Mend
 from feder.core.standing.facts import side_of
+from feder.core.standing.stand import stand
 
 
 def solid_above_fitted(case: Case) -> Iterator[Finding]:
@@ -130,20 +132,18 @@ def may_bow(case: Case) -> Iterator[Finding]:
         part, seat = case.side(place).spring, case.side(place).seat
         if not isinstance(part, SpringPart) or case.facts.ends[place.end].end.layout == "fork":
             continue  # a fork guides its springs in the tube
-        if part.free_length and part.inside_diameter and part.tender_rate is None:
-            mean = part.inside_diameter + (part.wire_diameter or 0.0)
-            slender = part.free_length / mean
-            if slender > SLENDER:
-                yield Finding(
-                    rule="may_bow",
-                    grade="look",
-                    place=place.value,
-                    station="springs",
-                    text="The spring is {ratio} times as long as it is wide",
-                    numbers={"ratio": share(slender)},
-                    reason="Beyond about four times its mean diameter a spring between plain seats bows sideways and rubs.",
-                    mend=Mend(text="Take a shorter or wider spring, or guide it"),
-                )
+        slender = fit.slenderness(part)
+        if slender is not None and slender > SLENDER:
+            yield Finding(
+                rule="may_bow",
+                grade="look",
+                place=place.value,
+                station="springs",
+                text="The spring is {ratio} times as long as it is wide",
+                numbers={"ratio": share(slender)},
+                reason="Beyond about four times its mean diameter a spring between plain seats bows sideways and rubs.",
+                mend=Mend(text="Take a shorter or wider spring, or guide it"),
+            )
         if seat is not None and seat.tilt is not None and seat.tilt > SEATS_TILTED:
             yield Finding(
                 rule="seats_tilted",
@@ -194,11 +194,40 @@ def load_band_exceeded(case: Case) -> Iterator[Finding]:
                 grade="stop",
                 place=place.value,
                 station="springs",
-                text=f"{part.code} carries {{force}}; its maker's load band ends at {{most}}",
+                text=f"{part.code} carries {{force}}; its maker allows {{most}}",
                 numbers={"force": figure_of(each, "N"), "most": figure_of(part.most_load, "N")},
-                reason="Beyond its band a spring takes a set or breaks, whatever travel is left.",
+                reason="Beyond its most load a spring takes a set or breaks, whatever travel is left.",
                 mend=Mend(text="Take a spring made for this load, or carry less"),
             )
+
+
+def added_load_outside(case: Case) -> Iterator[Finding]:
+    """A load spring under more or less load than the band for which its maker means it."""
+    if case.load is None:
+        return
+    with untraced():
+        empty = stand(case.facts, case.setup, None).corners
+    for place, stood, report in case.corners():
+        part, force, before = case.side(place).spring, report.spring_force, empty[place].spring_force
+        if not isinstance(part, SpringPart) or force is None or before is None or part.added_to is None:
+            continue
+        added = (force.value - float(before)) / float(stood.facts.end.legs)
+        low, high = part.added_from or 0.0, part.added_to
+        if low <= added <= high:
+            continue
+        over = added > high
+        yield Finding(
+            rule="added_load_outside",
+            grade="look",
+            place=place.value,
+            station="springs",
+            text=f"{case.load.name} adds {{added}} to {part.code}; its maker means it for {{low}} to {{high}}",
+            numbers={k: figure_of(v, "N") for k, v in (("added", added), ("low", low), ("high", high))},
+            reason="With more it sags and bottoms, with less it rides high and hard."
+            if over
+            else "With less than its band it rides high and hard, and the axle may hang on its dampers.",
+            mend=Mend(text="Take a spring for this load" if over else "Take a softer load spring, or none"),
+        )
 
 
 def damper_mounts_loaded(case: Case) -> Iterator[Finding]:
