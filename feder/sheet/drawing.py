@@ -79,7 +79,8 @@ def _car(document: Document) -> list[str]:
 
 
 def _range(report: Report) -> tuple[float, float]:
-    values = [f.value for c in report.corners.values() for f in (c.droop, c.solid, c.contact) if f is not None]
+    limits = [(c.droop, c.hard, c.solid, c.contact) for c in report.corners.values()]
+    values = [f.value for corner in limits for f in corner if f is not None]
     return min([-0.06, *values]) - 0.008, max([0.06, *values]) + 0.008
 
 

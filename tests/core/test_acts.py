@@ -10,6 +10,7 @@ from feder.core.document.document import Document
 from feder.core.document.setup import SpringPart, TorsionBarPart
 from feder.core.numbers.errors import OutOfRange
 from feder.core.report.evaluate import evaluate
+from feder.demo.finch import finch
 from feder.demo.magpie import magpie
 from tests.changes import with_side
 from tests.documents import on_bars, roadster
@@ -175,3 +176,15 @@ def test_a_lever_taken_moves_one_member_of_one_wheel_and_no_other():
         "collar",
     )
     assert turned.setups[1].sides.rear == bike.setups[1].sides.rear
+
+
+@pytest.mark.parametrize(("bike", "legs"), [(magpie, 2), (finch, 1)])
+def test_a_rake_told_on_the_phone_makes_a_fork_with_the_legs_its_kind_has(bike, legs):
+    document = bike()
+    front = document.vehicle.ends.front.but(fork=None)
+    document = document.but(vehicle=document.vehicle.but(ends=document.vehicle.ends.but(front=front)))
+    made = done(document, act="tell needs", end="front", rake=0.43)
+    assert (made.vehicle.ends.front.fork.legs, made.vehicle.ends.front.fork.rake) == (legs, 0.43)
+    assert made.vehicle.ends.front.fork.read == "along the tube"
+    turned = done(document, act="tell needs", end="front", rake=1.13, head_angle=True)
+    assert turned.vehicle.ends.front.fork.rake == pytest.approx(1.5707963 - 1.13, abs=1e-6)

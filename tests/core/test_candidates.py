@@ -104,3 +104,10 @@ def test_little_thread_left_is_said_of_the_end_that_is_near(collar, where):
     if found is not None:
         assert found.numbers["left"].value == pytest.approx(min(collar, 0.060 - collar))
         assert where in found.text
+
+
+def test_a_spring_past_its_thread_sits_off_by_what_the_thread_lacks_over_the_ratio(car):
+    for row in candidates(car, "plan", "rear", [p for p in demo_springs() if p.free_length], "all"):
+        side = car.setups[1].sides.rear_left
+        past = max(0.0, row.collar.value - side.seat.thread) + min(0.0, row.collar.value)
+        assert row.sits.value == pytest.approx(-past / 0.72, abs=1e-9)

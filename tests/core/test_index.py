@@ -455,3 +455,26 @@ def test_read_before_it_is_moved_the_plate_takes_most_of_the_bars_error_out_of_t
     # 30 mm lower the arm is wound by as much less torque as cos a has grown: that little is left of the error
     assert rest.get("diameter", 0.0) < 0.15 * part["diameter"]
     assert read.standard < 0.7 * blind.standard
+
+
+def test_without_an_adjuster_a_pair_is_judged_by_how_far_it_stands_off():
+    car = plate_read(tansy())
+    car = with_end(car, "rear", arm=car.vehicle.ends.rear.arm.but(adjuster=None))
+    rows = [r for r in index_bench(car, "plan", LEFT, count=12).rows if not r.says.startswith("same height")]
+    assert {r.grade for r in rows} >= {"", "look", "stop"} or len(rows) > 4
+    for row in rows:
+        off = abs(row.off)
+        wanted = "" if off <= 0.002 else "look" if off < 0.010 else "stop"
+        assert row.grade == wanted, row
+        if off > 0.002:
+            assert row.says == f"stands {{off}} {'high' if row.off > 0 else 'low'}"
+            assert row.numbers["off"].value == pytest.approx(off)
+        assert row.reachable is None
+
+
+@pytest.mark.parametrize(("motion", "left"), [("trailing", True), ("leading", False)])
+def test_which_way_lifts_turns_round_with_the_side_and_with_the_arm(motion, left):
+    car = tansy()
+    car = with_end(car, "rear", arm=car.vehicle.ends.rear.arm.but(motion=motion))
+    assert index_bench(car, "plan", LEFT).lifts_clockwise is left
+    assert index_bench(car, "plan", RIGHT).lifts_clockwise is not left

@@ -1,11 +1,14 @@
 """The bump stop's bench against the geometry of a stop on a shaft, worked out apart from it."""
 
+from itertools import pairwise
+
 import numpy as np
 import pytest
 from scipy.integrate import quad
 from scipy.optimize import brentq
 
 from feder.core.benches.travel.stop import stop_bench
+from feder.core.document.setup import StopTrim
 from feder.core.document.vehicle import Limits, Mount, RatioFromSweep
 from feder.core.report.evaluate import evaluate
 from tests.changes import with_end, with_side
@@ -80,3 +83,22 @@ def test_metal_first_is_told_as_metal(falling):
 
 def test_there_is_no_bench_without_a_stop(falling):
     assert stop_bench(with_end(falling, "rear", bump_stop=None), "plan", PLACE) is None
+
+
+@pytest.mark.parametrize("packer", [0.0, 0.005, 0.010])
+def test_the_seat_is_where_the_shaft_ends_and_the_mount_where_its_packers_do(falling, packer):
+    hub = 0.352
+    document = at(falling, hub)
+    for place in ("rear_left", "rear_right"):
+        document = with_side(document, "plan", place, stop=StopTrim(length=0.030, packer=packer))
+    bench, gap = stop_bench(document, "plan", PLACE), SHAFT - damper_travel(AT, hub)
+    for travel, left in ((bench.mount, gap - packer), (bench.seat, gap)):
+        if hub - travel >= 0.284:
+            assert damper_travel(hub, hub - travel) == pytest.approx(left, abs=2e-5)
+    assert (bench.mount < bench.seat) == (packer > 0)
+    assert bench.packer == packer
+    assert bench.squeeze == pytest.approx(SHARE * 0.030)
+    assert all(
+        a.length - b.length == pytest.approx(bench.cuts[0].length - bench.cuts[1].length)
+        for a, b in pairwise(bench.cuts)
+    )
