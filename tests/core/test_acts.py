@@ -63,7 +63,9 @@ def test_a_lowering_spring_stands_on_its_perch_and_the_height_follows(car):
     assert sides(made, "set_by")[:2] == ["collar", "collar"]
 
 
-def test_on_the_perch_and_back_is_the_height_it_had_there(car):
+def test_on_the_perch_and_back_without_a_height_asked_for_is_the_height_it_had_there(car):
+    for place in ("front_left", "front_right"):
+        car = with_side(car, "plan", place, set_by="collar", collar=0.01, hub_to_arch=None)
     on = done(car, act="perch", end="front", on=True)
     assert sides(on, "collar")[:2] == [0.0, 0.0]
     stood = heights(on)[:2]
@@ -188,3 +190,12 @@ def test_a_rake_told_on_the_phone_makes_a_fork_with_the_legs_its_kind_has(bike, 
     assert made.vehicle.ends.front.fork.read == "along the tube"
     turned = done(document, act="tell needs", end="front", rake=1.13, head_angle=True)
     assert turned.vehicle.ends.front.fork.rake == pytest.approx(1.5707963 - 1.13, abs=1e-6)
+
+
+def test_off_the_perch_again_the_heights_asked_for_are_back(car):
+    asked = sides(car, "hub_to_arch")
+    on = done(car, act="perch", end="rear", on=True)
+    assert sides(on, "set_by")[2:] == ["collar", "collar"]
+    off = done(on, act="perch", end="rear", on=False)
+    assert sides(off, "hub_to_arch") == asked
+    assert sides(off, "set_by")[2:] == ["height", "height"]

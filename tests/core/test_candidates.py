@@ -5,12 +5,13 @@ import math
 import pytest
 
 from feder.core.benches.springs.candidates import candidates
-from feder.core.document.base import RateValue
+from feder.core.document.base import MassValue, RateValue
 from feder.core.document.setup import SpringPart
+from feder.core.document.vehicle import Mount, RatioTyped
 from feder.core.report.evaluate import evaluate
 from feder.core.report.findings.spring_fit import SpringAt, near_thread_end
 from feder.demo.springs import demo_spring, demo_springs
-from tests.changes import with_side
+from tests.changes import with_end, with_side
 
 
 def test_a_candidate_shows_what_the_report_shows_once_it_is_chosen(car):
@@ -111,3 +112,20 @@ def test_a_spring_past_its_thread_sits_off_by_what_the_thread_lacks_over_the_rat
         side = car.setups[1].sides.rear_left
         past = max(0.0, row.collar.value - side.seat.thread) + min(0.0, row.collar.value)
         assert row.sits.value == pytest.approx(-past / 0.72, abs=1e-9)
+
+
+def test_a_row_of_the_shelf_carries_the_mark_of_what_it_rests_on(car):
+    plain = candidates(car, "plan", "rear", demo_springs()[:4], "all")
+    assert not any(r.wheel_rate.assumed or r.frequency.assumed for r in plain if r.wheel_rate)
+    guessed = with_end(car, "rear", spring=Mount(ratio=RatioTyped(value=0.72, how="estimated")))
+    for row in candidates(guessed, "plan", "rear", demo_springs()[:4], "all"):
+        assert row.wheel_rate.assumed
+        assert row.frequency.assumed
+        assert row.collar is None or row.collar.assumed
+    heavy = with_end(car, "rear", unsprung_mass=MassValue(value=28, how="estimated"))
+    for row in candidates(heavy, "plan", "rear", demo_springs()[:4], "all"):
+        assert not row.wheel_rate.assumed
+        assert row.frequency.assumed
+    part = demo_springs()[0]
+    (row,) = candidates(car, "plan", "rear", [part.but(rate=part.rate.but(how="estimated"))], "all")
+    assert row.wheel_rate.assumed

@@ -14,7 +14,7 @@ from feder.core.document.base import ENDS, EndName, Place
 from feder.core.document.document import Document
 from feder.core.document.setup import SpringPart
 from feder.core.formulas.height import past_thread
-from feder.core.numbers.working import untraced
+from feder.core.numbers.working import tracing, untraced
 from feder.core.report.evaluate import evaluated
 from feder.core.report.figures.corner import held_at_droop, limits_of
 from feder.core.report.figures.rates import corner_wheel_rate
@@ -22,7 +22,7 @@ from feder.core.report.figures.vehicle import frequency_on
 from feder.core.report.findings.against import Against
 from feder.core.report.findings.frequencies import band_for, off_target, rear_over_front
 from feder.core.report.findings.spring_fit import SpringAt, kind_of_place, of_spring, other_limit
-from feder.core.report.shapes import Figure, Grade, Report, Shape, figure
+from feder.core.report.shapes import Figure, Grade, Report, Shape
 from feder.core.standing.facts import Facts, setup_of, side_of
 from feder.core.standing.parts.coil import tried_spring
 from feder.core.standing.springing.coil import with_spring
@@ -124,12 +124,14 @@ def candidates(
     Raises:
         UnknownSetup: the document has no such setup or load state.
     """
+    with tracing():
+        marks = _marks(evaluated(document, setup, load_state)[2], end)
     with untraced():
         facts, stood, report = evaluated(document, setup, load_state)
         fitted = side_of(setup_of(document, setup), facts.places_at(end)[0]).spring
         now = fitted if isinstance(fitted, SpringPart) else None
         wanted = now.inside_diameter if now else None
-        bench = _Bench(document, facts, stood, report, end, load_state is not None)
+        bench = _Bench(document, facts, stood, report, end, load_state is not None, marks)
         fitting = [p for p in parts if (fit == "all" or fits_place(p, wanted)) and filters.lets(p)]
         rows = [_tried(bench, part, now) for part in _nearest(fitting, _rate_sought(bench, now))]
     rows = [_with_pair(row, parts) for row in rows]
@@ -181,6 +183,27 @@ class _Bench:
     report: Report
     end: EndName
     loaded: bool
+    marks: "_Marks"
+
+
+@dataclass(frozen=True)
+class _Marks:
+    """What of the end rests on an estimate: springs are tried as plain numbers, and take their marks from here."""
+
+    ratio: bool
+    mass: bool
+    height: bool
+    other: bool
+    """Frequency of the other end."""
+
+
+def _marks(report: Report, end: EndName) -> _Marks:
+    def assumed(*figures: Figure | None) -> bool:
+        return any(f is not None and f.assumed for f in figures)
+
+    mine, other = report.ends[end], report.ends[ENDS[1 - ENDS.index(end)]]
+    hubs = [c.hub_to_arch for p, c in report.corners.items() if p.end == end]
+    return _Marks(assumed(mine.motion_ratio), assumed(mine.sprung_mass), assumed(*hubs), assumed(other.frequency))
 
 
 def _tried(bench: _Bench, part: SpringPart, now: SpringPart | None) -> Candidate:
@@ -200,21 +223,29 @@ def _tried(bench: _Bench, part: SpringPart, now: SpringPart | None) -> Candidate
     against = [*lead.against(brief.held_at_droop), *_aim(frequency, over, bench)]
     ranked = sorted(against, key=lambda o: (RANK.index(o.rule), -o.worse))
     unlike = any(c.figures != lead.figures for c in corners)
+    marks = bench.marks
+    at_ratio = marks.ratio or part.rate.assumed
+    ridden = at_ratio or marks.mass
+    standing = ridden or marks.height
     return Candidate(
         part=part,
         chosen=now is not None and same_spring(part, now),
-        wheel_rate=figure(at_wheel, "N/m"),
-        frequency=figure(frequency, "Hz"),
-        over_front=figure(over, ""),
+        wheel_rate=_marked(at_wheel, "N/m", at_ratio),
+        frequency=_marked(frequency, "Hz", ridden),
+        over_front=_marked(over, "", ridden or marks.other),
         side=lead.place if unlike else None,
-        spring_length=figure(lead.at.length, "m"),
-        collar=figure(lead.at.collar, "m"),
-        held_at_droop=figure(lead.at.held, "m"),
-        bind=figure(lead.at.bind, "m"),
-        loose=figure(lead.at.loose, "m"),
-        sits=figure(lead.sits, "m"),
+        spring_length=_marked(lead.at.length, "m", standing),
+        collar=_marked(lead.at.collar, "m", standing),
+        held_at_droop=_marked(lead.at.held, "m", standing),
+        bind=_marked(lead.at.bind, "m", standing),
+        loose=_marked(lead.at.loose, "m", standing),
+        sits=_marked(lead.sits, "m", standing),
         objection=_objection(ranked[0]) if ranked else None,
     )
+
+
+def _marked(value: float | None, unit: str, assumed: bool) -> Figure | None:
+    return None if value is None else Figure(float(value), unit, assumed)
 
 
 def _aim(frequency: float | None, over: float | None, bench: "_Bench") -> Iterator[Against]:

@@ -48,13 +48,14 @@ def perched(document: Document, setup: str, end: EndName) -> bool:
 
 
 def perch(document: Document, setup: str, end: EndName, *, on: bool) -> Iterator[Change]:
-    """The changes that set an end on its perch, or back to the height it has there."""
-    index, heights = index_of(document, setup), _heights(document, setup)
+    """The changes that set an end on its perch, or back to the height asked for before, or else the one it has."""
+    index, heights, at = index_of(document, setup), _heights(document, setup), setup_of(document, setup)
     for place in places_of(document, end):
+        height = side_of(at, place).hub_to_arch or heights.get(place)
         if on:
             yield from setting(index, place, collar=0.0)
-        elif place in heights:
-            yield from setting(index, place, hub_to_arch=heights[place])
+        elif height is not None:
+            yield from setting(index, place, hub_to_arch=height)
 
 
 def keep_found(document: Document, setup: str, end: EndName) -> Iterator[Change]:
