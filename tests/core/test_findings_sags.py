@@ -137,3 +137,13 @@ def test_a_sag_on_the_edge_of_its_band_is_within_it():
         bike = roadster()
         bike = bike.but(brief=bike.brief.but(targets=Targets(rear_rider_sag=band)))
         assert (("preload_first", "rear") in told(bike, "plan", "rider")) == fires
+
+
+@pytest.mark.parametrize(("collar", "words"), [(0.0100, "Cap in by"), (0.0005, "Cap out by")])
+def test_a_forks_adjuster_is_its_cap(collar, words):
+    bike = with_side(magpie(), "plan", "front", collar=collar)
+    (finding,) = [
+        f for f in evaluate(bike, "plan").findings if f.rule == "preload_not_stiffer" and f.place == "front"
+    ]
+    assert finding.text.startswith(words)
+    assert finding.numbers["moved"].value == pytest.approx(abs(collar - 0.003))

@@ -317,5 +317,6 @@ h2 { min-height: 44px; display: flex; align-items: center; font-size: 24px; }
 .nextkey { grid-area: 3 / 4 / 6 / 5; background: var(--ink); color: var(--ground); border-color: var(--ink); font-size: var(--t-4); display: grid; align-content: center; } .nextkey span { font-size: var(--t-2); font-weight: 400; }
 .rows { display: flex; flex-wrap: wrap; gap: 0 16px; border: 0; margin-top: 8px; } .jump { min-height: 44px; color: var(--ink-2); text-decoration: underline; text-underline-offset: 3px; } .jump[aria-pressed="true"] { color: var(--ink); font-weight: 600; text-decoration: none; border-bottom: 3px solid var(--ink); }
 @media (max-width: 820px) { .walk { grid-template-columns: 200px minmax(0, 1fr); gap: 16px; } .point { display: none; } }
+@media (max-width: 620px) { .walk { display: block; } .side svg, .side .link { display: none; } .pad { grid-auto-rows: 56px; gap: 6px; } }
 @media (max-width: 1100px) { .field { min-height: 84px; } .big { font-size: 64px; } .u { padding-bottom: 8px; } .pad { grid-auto-rows: 58px; gap: 6px; margin-top: 6px; } }
 </style>

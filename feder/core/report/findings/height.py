@@ -222,12 +222,14 @@ def preload_not_stiffer(case: Case) -> Iterator[Finding]:
         moved = float(report.collar.value) - float(was.collar or 0.0)
         if abs(moved) < PRELOAD_MOVED or stood.spring is None or stood.spring.table is not None:
             continue
+        cap = stood.facts.end.end.layout == "fork"
+        way = ("Cap in" if moved > 0 else "Cap out") if cap else f"Collar {'up' if moved > 0 else 'down'}"
         yield Finding(
             rule="preload_not_stiffer",
             grade="note",
             place=name,
             station="height",
-            text=f"Collar {'up' if moved > 0 else 'down'} by {{moved}} with the same spring: the rate stays {{rate}}",
+            text=f"{way} by {{moved}} with the same spring: the rate stays {{rate}}",
             numbers={"moved": length(abs(moved)), "rate": figure_of(stood.spring.rate, "N/m")},
             reason="Preload moves the height, and the force at which the travel starts. A linear spring's rate is its own.",
             mend=Mend(text="For a stiffer spring take one of another rate"),
