@@ -171,10 +171,11 @@ class TellNeeds(Frozen):
     travel: LengthM | None = None
     stroke: LengthM | None = None
     rate: RateNpm | None = None
+    pressure: PressurePa | None = None
 
     def changes(self, document: Document, setup: str) -> Changes:
         rake = pi / 2 - self.rake if self.rake is not None and self.head_angle else self.rake
-        return tell_needs(document, self.end, rake, self.travel, self.stroke, self.rate)
+        return tell_needs(document, self.end, rake, self.travel, self.stroke, self.rate, self.pressure)
 
 
 Act = Annotated[

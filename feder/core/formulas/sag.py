@@ -11,6 +11,7 @@ from feder.core.numbers.quantities import (
     Band,
     Force,
     G,
+    GaugePressure,
     Kilogram,
     Length,
     Metre,
@@ -19,6 +20,7 @@ from feder.core.numbers.quantities import (
     NewtonPerMetre,
     NonNegativeForce,
     NonNegativeLength,
+    Pascal,
     PositiveRatio,
     Rate,
     Ratio,
@@ -261,3 +263,11 @@ def judged(rider: float, free: float, bands: tuple[tuple[float, float], tuple[fl
     low_high = [[round(edge, 9) for edge in band] for band in bands]
     said = sag_diagnosis(round(rider, 9), round(free, 9), *low_high).verdict
     return cast("Verdict", said)
+
+
+@formula(
+    result="pressure", source="the same load on one chamber: its force taken to go with pressure and with sag"
+)
+def pressure_for_sag(pressure: GaugePressure, rider_sag: Length, sag_value: Length) -> Pascal:
+    """Pressure for another sag of an air spring whose chambers are not known."""
+    return pressure * (rider_sag / sag_value)

@@ -312,7 +312,7 @@ class StationReport(Shape):
     waits_for: list[str]
 
 
-Asks = Literal["rake", "stroke", "travel", "rate"] | None
+Asks = Literal["rake", "stroke", "travel", "rate", "pressure"] | None
 
 
 class Wait(Shape):

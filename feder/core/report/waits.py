@@ -80,9 +80,14 @@ def _verdict(case: Case, place: Place, end: EndFacts, said: SagReport | None) ->
     if not fork and end.end.spring.ratio is None:
         words = "its leverage or motion ratio, under Geometry"
         waits.append(Wait(words=words, station="geometry", anchor="", asks="stroke"))
-    if side.spring is None:
-        asks = None if bicycle else "rate"
-        words = "its spring rate, or its air, under Survey"
+    by_gauge = said is not None and said.wanted_pressure is not None
+    if side.spring is None and not by_gauge:
+        asks = "pressure" if bicycle else "rate"
+        words = (
+            "its pressure, or its spring rate, under Survey"
+            if bicycle
+            else "its spring rate, or its air, under Survey"
+        )
         waits.append(Wait(words=words, station="survey", anchor="as-found", asks=asks))
     if said is None or said.free_sag is None:
         waits.append(Wait(words="its readings, extended and bike alone", station="survey", anchor=""))

@@ -1473,7 +1473,7 @@ export interface components {
              * Asks
              * @default null
              */
-            asks?: ("rake" | "stroke" | "travel" | "rate") | null;
+            asks?: ("rake" | "stroke" | "travel" | "rate" | "pressure") | null;
             /**
              * Label
              * @default null
@@ -4080,6 +4080,11 @@ export interface components {
              * @default null
              */
             rate?: number | null;
+            /**
+             * Pressure
+             * @default null
+             */
+            pressure?: number | null;
         };
         /** StopAnswer */
         StopAnswer: {

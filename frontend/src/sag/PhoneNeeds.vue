@@ -9,16 +9,18 @@ import { useSag } from './useSag'
 /** The few numbers a verdict cannot do without, asked where they are missed: rake, spring rate, travel and stroke. */
 const props = defineProps<{ end: EndName }>()
 const { vehicle, bike, waits, waitsFor } = useSag()
-const typed = reactive<Record<'rake' | 'rate' | 'travel' | 'stroke', number | null>>({
+const typed = reactive<Record<'rake' | 'rate' | 'travel' | 'stroke' | 'pressure', number | null>>({
   rake: null,
   rate: null,
   travel: null,
   stroke: null,
+  pressure: null,
 })
 const asked = computed(() => new Map(waits(props.end).flatMap((w) => (w.asks ? [[w.asks, w] as const] : []))))
 const asks = computed(() => ({
   rake: asked.value.has('rake'),
   rate: asked.value.has('rate'),
+  pressure: asked.value.has('pressure'),
   stroke: asked.value.has('stroke'),
   travel: asked.value.has('stroke') || asked.value.has('travel'),
 }))
@@ -39,6 +41,7 @@ const take = (): Promise<string | null> => {
     travel: told('travel'),
     stroke: told('stroke'),
     rate: told('rate'),
+    pressure: told('pressure'),
   })
 }
 </script>
@@ -72,6 +75,13 @@ const take = (): Promise<string | null> => {
         label="spring rate, of one spring"
         strong
         of="SpringPart.rate" />
+      <QuantityField
+        v-if="asks.pressure"
+        v-model="typed.pressure"
+        label="pressure, wheel off the floor"
+        strong
+        of="SideSetup.pressure"
+        :decimals="1" />
       <button class="act" :disabled="!whole" @click="take">take them</button>
     </div>
     <p>

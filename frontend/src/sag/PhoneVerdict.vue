@@ -65,7 +65,7 @@ const take = (): Promise<string | null> =>
         {{ e === 'front' ? 'Front' : 'Rear' }}
         <span class="quiet">{{ units.unit('m').written }} {{ along(e) ? 'on the tube' : 'at the axle' }}</span>
       </h2>
-      <template v-if="sags(e)?.verdict">
+      <template v-if="sags(e)?.verdict || sags(e)?.wanted_pressure">
         <p class="turn" :class="{ fact: !planned }">
           <template v-if="sags(e)!.wanted_move?.assumed || sags(e)!.wanted_pressure?.assumed">~</template
           >{{ move(e, sags(e)!) }}
@@ -94,6 +94,8 @@ const take = (): Promise<string | null> =>
               v-if="sags(e)!.free_measured_along"
               >, alone <b>{{ mm(sags(e)!.free_measured_along!.value) }}</b></template
             >. </template
+          ><template v-if="!sags(e)!.verdict"
+            >By pressure and sag alone; the chambers, under Survey, make it sure. </template
           ><template v-if="sags(e)!.free_then_along"
             >Alone then
             <b :class="{ 'grade-look': ringed(sags(e)!.verdict) }">{{ mm(sags(e)!.free_then_along!.value) }}</b>{{
@@ -115,7 +117,11 @@ const take = (): Promise<string | null> =>
     </p>
     <div class="acts">
       <button v-if="planned" class="big" @click="emit('again')">Turned.<br />Read again</button
-      ><button v-if="planned" class="big go" :disabled="!ENDS.some((e) => sags(e)?.verdict)" @click="take">
+      ><button
+        v-if="planned"
+        class="big go"
+        :disabled="!ENDS.some((e) => sags(e)?.verdict || sags(e)?.wanted_pressure)"
+        @click="take">
         <b>Set the plan so</b><span>{{ vehicle.setup.value?.name }}</span></button
       ><router-link v-else class="big go" :to="`/vehicle/${vehicle.id}/height`"><b>To the bench</b></router-link>
     </div>

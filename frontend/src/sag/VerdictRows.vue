@@ -55,7 +55,7 @@ const spring = (e: EndName): string => {
     </div>
     <div v-for="e in ENDS" :key="e" class="row">
       <b class="e">{{ e === 'front' ? 'Front' : 'Rear' }}</b>
-      <template v-if="sags(e)?.verdict">
+      <template v-if="sags(e)?.verdict || sags(e)?.wanted_pressure">
         <span class="c">
           <button
             v-if="sags(e)!.wanted_pressure"
@@ -100,7 +100,7 @@ const spring = (e: EndName): string => {
         >
         <span class="c"
           ><b class="v" :class="{ look: ringed(sags(e)!.verdict) }">{{
-            sags(e)!.verdict === 'fits' ? 'stays' : sags(e)!.verdict
+            sags(e)!.verdict === 'fits' ? 'stays' : (sags(e)!.verdict ?? 'not known')
           }}</b
           ><span v-if="spring(e)" class="quiet w"
             >{{ spring(e)

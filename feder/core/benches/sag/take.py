@@ -67,6 +67,7 @@ def tell_needs(
     travel: float | None = None,
     stroke: float | None = None,
     rate: float | None = None,
+    pressure: float | None = None,
 ) -> Iterator[Change]:
     """The few numbers a verdict cannot do without, where they belong."""
     at: list[str | int] = ["vehicle", "ends", end]
@@ -79,6 +80,8 @@ def tell_needs(
         # stroke over wheel travel is the motion ratio on the whole; a leverage curve, measured later, says more
         ratio = {"kind": "ratio", "value": stroke / travel, "convention": "spring per wheel", "how": "estimated"}
         yield put([*at, "spring"], {"ratio": ratio})
+    if pressure is not None:
+        yield put(["setups", 0, "sides", end, "pressure"], pressure)
     if rate is not None:
         part = {"kind": "coil", "code": "as found", "rate": {"how": "maker", "value": rate}}
         for index, setup in enumerate(document.setups):

@@ -3,7 +3,7 @@
 from math import cos
 
 from feder.core.document.brief import Brief, Pair
-from feder.core.document.cursor import Cursor, root
+from feder.core.document.cursor import Cursor, number, root
 from feder.core.document.setup import SpringPart
 from feder.core.formulas.height import collar_between, past_thread, turns_of
 from feder.core.formulas.pushes import load_on_spring
@@ -12,6 +12,7 @@ from feder.core.formulas.sag import (
     friction_as_force,
     judged,
     load_between,
+    pressure_for_sag,
     rate_between_sags,
     rate_of_one,
     tube_of_wheel,
@@ -70,6 +71,8 @@ def sag_report(
         made.rider_load = figure(load_between(loads[1], loads[0]), "N")
     if droop is not None and rider_band is not None and loads[0] is not None and loads[1] is not None:
         _answer(made, alone, found, (loads[0], loads[1]), brief, (rider_band, free_band or WIDE))
+    if made.wanted_pressure is None and rider_band is not None:
+        _by_pressure_alone(made, stood=alone, found=found, brief=brief, band=rider_band)
     made.free_read_along, made.rider_read_along = (
         along_as_read(made.free_read, rake),
         along_as_read(made.rider_read, rake),
@@ -180,13 +183,34 @@ def _answer(
         _rate(made, stood, loads, float(target), sum(bands[1]) / 2)
 
 
+def _by_pressure_alone(
+    made: SagReport, *, stood: StandingCorner, found: StandingCorner, brief: Brief, band: Pair
+) -> None:
+    """Pressure for the rider sag wanted, of an air spring of which only pressure and sag were read; marked."""
+    unknown = found.side.spring is None and stood.side.spring is None
+    if not unknown or found.side.pressure is None or made.rider_read is None or made.rider_read.value <= 0:
+        return
+    place, targets = stood.facts.place, root(stood.at).brief.targets
+    aim = brief.sag_wanted(place.end, band, made.read_factor)
+    at = targets[f"{place.end}_rider_wanted"] or targets[f"{place.end}_rider_sag"]
+    target = wanted(at, aim, f"{place.end} rider sag wanted", "m")
+    untold = "by pump gauge; chambers not told, its force taken to go with pressure and sag"
+    read = number(found.at.pressure, f"{place.words} pressure as found", source=untold, assumed=True)
+    made.target = figure(target, "m")
+    made.wanted_pressure = figure(pressure_for_sag(read, made.rider_read.value, target), "Pa")
+    made.set_so = _set_pressure(stood, float(made.wanted_pressure.value)) if made.wanted_pressure else False
+
+
+def _set_pressure(stood: StandingCorner, setting: float) -> bool:
+    side = stood.side
+    return side.set_by == "pressure" and side.pressure is not None and abs(side.pressure - setting) <= GAUGE_STEP
+
+
 def _set_so(stood: StandingCorner, setting: float) -> bool:
     """Whether a corner is set to a collar or pressure, as near as a rule or a gauge shows."""
     side = stood.side
     if stood.air is not None:
-        return (
-            side.set_by == "pressure" and side.pressure is not None and abs(side.pressure - setting) <= GAUGE_STEP
-        )
+        return _set_pressure(stood, setting)
     return (
         side.set_by == "collar" and side.collar is not None and abs(side.collar - setting) <= RULE_STEP / 2 + 1e-9
     )
