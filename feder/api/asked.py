@@ -1,15 +1,19 @@
 """What a question is about: a document sent whole, or changes to one asked about before."""
 
 import gzip
+from contextlib import suppress
+from typing import Any
 
 from flask import Response, request
-from pydantic import Field, PrivateAttr, model_validator
+from pydantic import Field, PrivateAttr, field_validator, model_validator
 
 from feder.api.known import KnownDocument
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.core.document.changes import Change
 from feder.core.document.document import Document
+from feder.core.document.upgrade import upgraded
+from feder.core.numbers.errors import BadFile
 
 
 class AboutDocument(Wire):
@@ -19,6 +23,14 @@ class AboutDocument(Wire):
     base: str | None = Field(default=None, max_length=40)
     patch: list[Change] = Field(default=[], max_length=2000)
     _known: KnownDocument | None = PrivateAttr(default=None)
+
+    @field_validator("whole", mode="before")
+    @classmethod
+    def _of_any_format(cls, value: Any) -> Any:
+        """A browser may still hold a document of an earlier format; what no upgrade knows is refused as it is."""
+        with suppress(BadFile):
+            return upgraded(value) if isinstance(value, dict) else value
+        return value
 
     @model_validator(mode="after")
     def _one_of_both(self) -> "AboutDocument":

@@ -183,3 +183,15 @@ def test_two_readings_of_a_plate_make_its_arm(client):
     for refused, key in ((length(0.11, 0.352), "second_angle"), (length(0.3, 0.352), "second_height")):
         assert refused[0] == 422
         assert refused[1]["error"]["key"] == key
+
+
+def test_a_question_about_a_document_of_an_earlier_format_is_answered_and_of_a_later_one_refused(client):
+    data = nettle().model_dump(mode="json")
+    old = {**data, "format": 1, "surveys": [{k: v for k, v in s.items() if k != "setup"} for s in data["surveys"]]}
+    for place in PLACES:
+        old["setups"][1]["sides"][place]["measured"] = 0.35
+    answer = client.post("/api/correction", json={"document": old, "setup": "plan"})
+    assert answer.status_code == 200
+    assert [r["measured"] for r in answer.get_json()["corners"]] == [0.35] * 4
+    later = client.post("/api/correction", json={"document": {**data, "format": 3}, "setup": "plan"})
+    assert later.status_code == 422
