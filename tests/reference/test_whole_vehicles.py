@@ -17,7 +17,8 @@ from feder.demo.nettle import nettle
 from feder.demo.sedge import sedge
 from feder.demo.tansy import tansy
 from feder.demo.teasel import teasel
-from tests.reference.whole import Whole, figures
+from tests.reference.figures import figures
+from tests.reference.whole import Whole
 
 DEMO = {m.__name__: m() for m in (bramble, finch, magpie, nettle, sedge, tansy, teasel)}
 STATES = [

@@ -5,146 +5,24 @@ wheel is the derivative of that, taken by differences. The body's balance is a s
 root finder, with the loads themselves among the unknown. Written from the formulas' page.
 """
 
-from math import asin, cos, pi, sin, sqrt
+from math import asin, cos, pi, sin
 
 import numpy as np
-from scipy.interpolate import PchipInterpolator
 from scipy.optimize import brentq, root
 
-G, ATMOSPHERE, STEEL = 9.80665, 101325.0, 79.3e9
-CORNERS = ("front_left", "front_right", "rear_left", "rear_right")
-USUAL_RATIO = {"strut": 0.95, "wishbone": 0.65}
-METAL = 1e8
-E = 2e-6
-
-
-def mean(values):
-    return sum(values) / len(values) if values else None
-
-
-def value(held):
-    return None if held is None else held["value"]
-
-
-def diff(f, at, step=E):
-    return (f(at + step) - f(at - step)) / (2 * step)
-
-
-def straight_on(points):
-    """A shape-preserving cubic through points, going on straight beyond them."""
-    x, y = (np.array(v, dtype=float) for v in zip(*points, strict=True))
-    curve = PchipInterpolator(x, y)
-    slope = curve.derivative()
-
-    def force(at):
-        if at < x[0]:
-            return y[0] + float(slope(x[0])) * (at - x[0])
-        if at > x[-1]:
-            return y[-1] + float(slope(x[-1])) * (at - x[-1])
-        return float(curve(at))
-
-    return force
-
-
-class End:
-    """One end: how spring and damper move with the hub, and the heights at which things are met."""
-
-    def __init__(self, data, name, survey):
-        self.data = end = data["vehicle"]["ends"][name]
-        self.name, self.layout = name, end["layout"]
-        rake = end["fork"]["rake"] if end.get("fork") else 0.0
-        along = self.layout == "fork" and end["fork"].get("read") != "vertical"
-        self.read = cos(rake) if along else 1.0
-        self.rake = rake
-        limits = end["limits"]
-        self.sags = {}
-        for state in ("extended", "bike", "rider"):
-            pulls = [mean(survey(f"{state}_{pull}", name)) for pull in ("lifted", "pressed")]
-            known = [p for p in pulls if p is not None]
-            if known:
-                self.sags[state] = mean(known) * self.read
-        self.droop = limits["droop"] if limits["droop"] is not None else self.sags.get("extended")
-        self.solid = limits["solid"]
-        if self.solid is None and end["travel"] is not None and self.droop is not None:
-            self.solid = self.droop - end["travel"] * (cos(rake) if self.layout == "fork" else 1.0)
-        self.contact = limits["contact"]
-        self.unsprung = value(end["unsprung_mass"])
-        self.tyre = value(end["tyre"]["rate"])
-        self.track = end["track"]
-        self.base = None
-        if self.layout == "live axle" and end["spring_base"] is not None and self.track:
-            self.base = end["spring_base"] / self.track
-        self.springs = 2.0 if self.layout == "twin shock" else 1.0
-        if self.layout == "fork":
-            self.springs = float(end["fork"]["legs"])
-        self.dampers = 2.0 if self.layout in ("fork", "twin shock") else 1.0
-        self.spring = self.mount(end["spring"]["ratio"])
-        self.damper = self.spring if end["damper"] is None else self.mount(end["damper"]["ratio"])
-        self.gas = 0.0
-        if end["gas"]:
-            self.gas = end["gas"]["pressure"] * pi * end["gas"]["rod_diameter"] ** 2 / 4
-        self.bar = 0.0
-        if end["bar"]:
-            self.bar = value(end["bar"]["rate"]) * (end["bar"].get("motion_ratio") or 1.0) ** 2
-
-    def mount(self, ratio):
-        """Travel of a spring or damper, pressed positive, as a function of hub to arch; its origin does not matter."""
-        if self.layout == "fork":
-            return lambda h: -h / cos(self.rake)
-        if ratio is None:
-            return None
-        match ratio["kind"]:
-            case "ratio":
-                v = ratio["value"] if ratio["convention"] == "spring per wheel" else 1 / ratio["value"]
-                return lambda h: -v * h
-            case "assumed":
-                return lambda h: -USUAL_RATIO[self.layout] * h
-            case "levers":
-                v = ratio["spring_distance"] / ratio["wheel_distance"] * cos(ratio["spring_angle"])
-                return lambda h: -v * h
-            case "sweep":
-                h, length = np.array(ratio["points"]).T
-                degree = {2: 1, 3: 2, 4: 2}.get(len(h), 3)
-                fit = np.polynomial.Polynomial.fit(h, length, degree)
-                return lambda at: -float(fit(at))
-            case "leverage":
-                z, leverage = np.array(ratio["points"]).T
-                travel = np.polynomial.Polynomial.fit(z, 1 / leverage, min(3, len(z) - 1)).integ()
-                return lambda at: float(travel(self.droop - at) - travel(0.0))
-        raise AssertionError(ratio)
-
-
-def coil(part):
-    """Force of one coil spring over its deflection."""
-    k = value(part["rate"])
-    if part["points"]:
-        curve = straight_on([(-1.0, 0.0), (-0.5, 0.0), *part["points"]])
-        return lambda x: max(0.0, curve(x))
-    if part["tender_rate"] and part["tender_travel"]:
-        t = part["tender_rate"]
-        force = t * part["tender_travel"]
-        knee = force / k + part["tender_travel"]
-        soft = k * t / (k + t)
-        return lambda x: max(0.0, soft * x if x < knee else force + k * (x - knee))
-    return lambda x: k * max(0.0, x)
-
-
-def chamber(p, area, volume, x):
-    return ((p + ATMOSPHERE) * volume / (volume - area * x) - ATMOSPHERE) * area
-
-
-def air(part):
-    volume = part["volume"] - part["spacers"] * part["spacer_volume"]
-
-    def force(p, x):
-        total = chamber(p, part["area"], volume, x)
-        if part["negative_area"] is not None:
-            a, v, at = part["negative_area"], part["negative_volume"], part["equalise_at"]
-            port = (p + ATMOSPHERE) * volume / (volume - part["area"] * at)
-            total -= (port * (v + a * at) / (v + a * x) - ATMOSPHERE) * a
-        return total
-
-    return force
+from tests.reference.elements import (
+    CORNERS,
+    METAL,
+    End,
+    G,
+    air,
+    chamber,
+    coil,
+    diff,
+    mean,
+    straight_on,
+    value,
+)
 
 
 class Wheel:
@@ -471,108 +349,3 @@ class Whole:
             {p: float(load[i]) for i, p in enumerate(ps)},
             {p: float(d[i]) for i, p in enumerate(ps)},
         )
-
-
-def figures(whole, index, load_id=None):
-    """Figures of a setup by their paths in a report, of all that this route knows."""
-    wheels, out = whole.stands(index, load_id), {}
-    for p, w in wheels.items():
-        e, h, m = w.end, w.base_hub, w.now / G
-        at = f"corners.{p}."
-
-        def total(at, w=w):
-            return w.spring_at(at, w.set) + w.pushes(at)
-
-        k = -diff(total, h, 4e-6)
-        out |= {
-            at + "mass": m + e.unsprung, at + "sprung_mass": m, at + "corner_load": w.now,
-            at + "hub_to_arch": w.hub, at + "wheel_travel": w.h0 - w.hub, at + "drop": w.drop, at + "wheel_rate": k,
-        }  # fmt: skip
-        floor = mean(whole.survey("floor_to_arch", p))
-        if floor is not None:
-            out[at + "floor_to_arch"] = floor - w.drop
-        if k > 0:
-            out[at + "frequency"] = sqrt(k / m) / 2 / pi
-            out[at + "static_deflection"] = m * G / k
-            if e.tyre:
-                out[at + "ride_rate"] = k * e.tyre / (k + e.tyre)
-            c = value(e.data["damper_coefficient"])
-            if c is not None and e.damper:
-                c *= e.dampers * diff(e.damper, w.hub) ** 2
-                out[at + "damping_ratio"] = c / (2 * sqrt(k * m))
-        if w.on_bar():
-            out[at + "free_angle"], out[at + "arm_angle"] = w.set, w.angle(h)
-        else:
-            ratio = -diff(w.coil_travel(), h)
-            out[at + "motion_ratio"] = ratio
-            out[at + "spring_force"] = w.spring_at(h, w.set) / ratio
-        if w.kind == "air":
-            out[at + "pressure"] = w.set
-            out[at + "stroke"] = e.spring(h) - e.spring(e.droop)
-        if w.kind == "coil":
-            length, free = w.room_at(h, w.set), w.part["free_length"]
-            out[at + "spring_length"], out[at + "collar"] = length, w.set
-            if e.droop is not None:
-                held = free - w.room_at(e.droop, w.set)
-                out[at + "held_at_droop"] = held
-                out[at + "preload_force"] = e.springs * coil(w.part)(held) if held > 0 else 0.0
-
-            def hub_at(wanted, w=w):
-                def off(hub):
-                    return w.room_at(hub, w.set) - wanted
-
-                return brentq(off, -1.0, 2.0, xtol=1e-14)
-
-            if w.end.data["spring"]["ratio"] is None or w.end.data["spring"]["ratio"]["kind"] not in (
-                "sweep",
-                "leverage",
-            ):
-                out[at + "loose"] = h - hub_at(free)
-                if w.part["solid_length"] is not None:
-                    out[at + "bind"] = h - hub_at(w.part["solid_length"])
-        for name, limit, here in (("droop", e.droop, h), ("solid", e.solid, h), ("contact", e.contact, w.hub)):
-            if limit is not None:
-                out[at + name] = here - limit
-        if e.droop is not None:
-            out[at + "sag"] = e.droop - w.hub
-        if w.stop and e.damper:
-            trim, stop, squeeze = w.stop
-            share = stop["compressible"] or 0.5
-            out[at + "stop_gap"] = w.gap(h)
-            out[at + "stop"] = h - w.hub_for(0.0)
-            out[at + "hard"] = h - w.hub_for(-share * trim["length"])
-            if squeeze and w.gap(h) < 0:
-                out[at + "stop_force"] = squeeze(-w.gap(h))
-            if e.contact is not None:
-                out[at + "stop_longest"] = w.shaft(w.hub) - trim["packer"]
-                needs = [w.shaft(e.contact + 0.003)]
-                if e.solid is not None:
-                    needs.append(w.shaft(min(e.solid, w.hub)))
-                out[at + "stop_shortest"] = max(0.0, *((n - trim["packer"]) / (1 - share) for n in needs))
-        elif e.data["limits"]["stop"] is not None:
-            out[at + "stop"] = h - e.data["limits"]["stop"]
-        ends = [(out[at + n], n) for n in ("hard", "solid", "contact", "bind") if at + n in out]
-        if (ends and at + "loose" in out) or not ends or w.kind != "coil":
-            out |= {at + "bump_travel": min(ends)[0]} if ends else {}
-    masses = {p: out[f"corners.{p}.mass"] for p in whole.places}
-    total = sum(masses.values())
-    out["vehicle.total_mass"] = total
-    out["vehicle.front_fraction"] = sum(v for p, v in masses.items() if p.startswith("front")) / total
-    for e in ("front", "rear"):
-        ps = [p for p in whole.places if p.startswith(e)]
-        k, m = (mean([out[f"corners.{p}.{n}"] for p in ps]) for n in ("wheel_rate", "sprung_mass"))
-        out[f"ends.{e}.wheel_rate"] = k
-        if k > 0:
-            out[f"ends.{e}.frequency"] = sqrt(k / m) / 2 / pi
-        if whole.car and whole.ends[e].track:
-            end = whole.ends[e]
-            base = end.track * (end.base or 1.0)
-            out[f"vehicle.{e}_roll_stiffness"] = k * base**2 / 2 + end.bar * end.track**2
-    if whole.car:
-        out["vehicle.left_fraction"] = (masses["front_left"] + masses["rear_left"]) / total
-        out["vehicle.cross_fraction"] = (masses["front_right"] + masses["rear_left"]) / total
-    drop = {e: mean([wheels[p].drop for p in whole.places if p.startswith(e)]) for e in ("front", "rear")}
-    out["vehicle.rake_change"] = np.arctan((drop["front"] - drop["rear"]) / whole.wheelbase)
-    if all(f"ends.{e}.frequency" in out for e in ("front", "rear")):
-        out["vehicle.frequency_ratio"] = out["ends.rear.frequency"] / out["ends.front.frequency"]
-    return out
