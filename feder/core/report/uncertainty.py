@@ -21,6 +21,8 @@ from feder.core.report.evaluate import evaluate_plain, evaluate_whole
 from feder.core.report.explain import figure_at, figures_of
 from feder.core.report.shapes import Report
 
+COUNTS = 1e-5
+"""Share of the variance from which a number is moved both ways."""
 Then = Callable[[Document], Document]
 _RULE = hermegauss(7)
 NODES, WEIGHTS = [float(x) for x in _RULE[0]], [float(w) / sqrt(2 * pi) for w in _RULE[1]]
@@ -68,8 +70,8 @@ def uncertainty(
 ) -> Uncertainty:
     """Standard uncertainty of the figure at `path` of a report, with the share of each number it rests on.
 
-    Each number is moved by its standard uncertainty both ways, and the figure worked out again; half the
-    difference is its effect. All moved together, the way in which the figure moves most, say how far it bends.
+    Each number is moved by its standard uncertainty, both ways where that counts, and the figure worked out again;
+    half the difference is its effect. All moved together, the way the figure moves most, say how far it bends.
     Numbers are taken as independent; one part or reading that stands in several setups is
     one number. With `then` the document is changed by it before it is worked out, whatever its numbers are.
 
@@ -82,31 +84,17 @@ def uncertainty(
         whole = evaluate_whole(then(document), setup, load_state)
         figure = figure_at(whole, path)
         leaves = _leaves(document, whole, evaluate_whole(document, document.setups[0].id))
-    plain, shares = document.model_dump(mode="json"), []
-    moves: list[tuple[Uncertain, float]] = []
-    for number in uncertain_numbers(plain, leaves):
+    plain, middle = document.model_dump(mode="json"), float(figure.value)
 
-        def tried(by: float, number: Uncertain = number) -> float | None:
-            moved = _moved(document, plain, number, by)
-            return None if moved is None else _value(then(moved), setup, load_state, path)
+    def tried(number: Uncertain, by: float) -> float | None:
+        moved = _moved(document, plain, number, by)
+        return None if moved is None else _value(then(moved), setup, load_state, path)
 
-        low, high = tried(-number.tolerance), tried(number.tolerance)
-        if low is None and high is None:
-            continue
-        middle = float(figure.value)
-        effect = (high - low) / 2 if None not in (low, high) else (high or middle) - (low or middle)  # type: ignore[operator]
+    moves, shares = _effects(uncertain_numbers(plain, leaves), middle, tried), []
+    for number, effect in moves:
         root = sqrt(number.count)
-        moves.append((number, effect * root))
-        shares.append(
-            Share(
-                number.label,
-                number.path,
-                number.unit,
-                number.value,
-                number.tolerance / root,
-                abs(effect) * root,
-            )
-        )
+        of_mean = number.tolerance / root
+        shares.append(Share(number.label, number.path, number.unit, number.value, of_mean, abs(effect)))
     total = sum(s.effect**2 for s in shares)
     for share in shares:
         share.share = share.effect**2 / total if total else 0.0
@@ -119,6 +107,30 @@ def uncertainty(
         return None if moved is None else _value(then(moved), setup, load_state, path)
 
     return Uncertainty(float(figure.value), figure.unit, _spread(together, sqrt(total)), shares)
+
+
+def _effects(
+    numbers: list[Uncertain], middle: float, tried: Callable[[Uncertain, float], float | None]
+) -> list[tuple[Uncertain, float]]:
+    """How far each number's deviation moves the figure: moved one way, and those that count both ways."""
+    one_way = []
+    for number in numbers:
+        high = tried(number, number.tolerance)
+        one_way.append((number, high, 0.0 if high is None else (high - middle) * sqrt(number.count)))
+    total = sum(effect**2 for _, _, effect in one_way)
+    found = []
+    for number, high, effect in one_way:
+        if high is None or effect**2 > COUNTS * total:
+            low = tried(number, -number.tolerance)
+            if low is None and high is None:
+                continue
+            root = sqrt(number.count)
+            if high is None or low is None:
+                effect = (middle - low if low is not None else high - middle) * root  # type: ignore[operator]
+            else:
+                effect = (high - low) / 2 * root
+        found.append((number, effect))
+    return found
 
 
 def _spread(along: Callable[[float], float | None], straight: float) -> float:
