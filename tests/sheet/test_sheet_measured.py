@@ -40,7 +40,7 @@ def test_a_fitted_car_shows_what_was_measured_beside_what_was_computed():
     )))  # fmt: skip
     html, report = page(car, "fitted"), evaluate(car, "fitted")
     table = rows(html, "front left")
-    assert table[""] == ["found", "computed", "measured"]
+    assert table[""] == ["found", "calc.", "read"]
     assert table["hub to arch"][1:] == [f"{report.corners['front_left'].hub_to_arch.value * 1e3:.0f}", "341"]
     assert table["floor to arch"][2] == ""
     assert "251" in html.split('<td colspan="2">front left</td>')[1][:60]

@@ -101,7 +101,7 @@ const font = (text: string): string => (text.length > 6 ? 'font-size:18px' : '')
       </template>
     </g>
     <template v-if="places.length === 2"
-      ><text class="lab" x="224" y="32" text-anchor="middle">sag at the wheel</text
+      ><text class="lab" x="224" y="32" text-anchor="middle">wheel sag</text
       ><text class="unit" x="224" y="52" text-anchor="middle"
         >rider, alone, {{ units.unit('m').written }}</text
       ></template

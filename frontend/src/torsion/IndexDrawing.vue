@@ -103,7 +103,7 @@ const mark = (at: { x: number; y: number }, radius: number, a: number): string =
       <circle class="eye" :cx="tip(now).x" :cy="tip(now).y" r="8" />
       <text
         v-if="was !== null"
-        class="lab"
+        class="lab halo"
         :x="tip(was).x + m * 8"
         :y="Math.min(296, tip(was).y + 30)"
         :text-anchor="m > 0 ? 'end' : 'start'">
@@ -130,4 +130,5 @@ const mark = (at: { x: number; y: number }, radius: number, a: number): string =
 .was { fill: none; stroke: var(--ink); stroke-width: 1; stroke-dasharray: 3 2.5; } .load { stroke: var(--plan); stroke-width: 2.25; } .hub { fill: var(--sheet); stroke: var(--plan); stroke-width: 2; }
 .lvl { fill: var(--ink); } .win { fill: var(--sheet); } svg .show { font-weight: 600; fill: var(--plan); font-size: var(--t-2); } .eye { fill: var(--sheet); stroke: var(--plan); stroke-width: 2; }
 svg .words { font-size: var(--t-4); font-weight: 600; fill: var(--plan); } svg .what { fill: var(--plan); font-weight: 600; font-size: var(--t-2); } .nose { fill: var(--ink); }
+svg .halo { paint-order: stroke; stroke: var(--ground); stroke-width: 5px; stroke-linejoin: round; }
 </style>
