@@ -13,6 +13,7 @@ import copy
 import json
 import os
 import random
+import re
 import shutil
 import subprocess
 import sys
@@ -32,6 +33,7 @@ SWAPPED = {
     ast.Is: ast.IsNot, ast.IsNot: ast.Is, ast.And: ast.Or, ast.Or: ast.And,
 }  # fmt: skip
 NAMES = {"min": "max", "max": "min"}
+DRAWN, LOOKS = ("text", "path", "rect"), ("size", "weight", "width", "dash", "fill", "stroke")
 LONGEST = 240.0
 
 
@@ -61,7 +63,7 @@ def mutants_of(path: Path) -> Iterator[Mutant]:
 
 
 def _quiet(tree: ast.Module) -> set[ast.AST]:
-    """What says nothing of a figure: texts, annotations, imports, defaults of plain data, guards for types."""
+    """What says nothing of a figure: texts, annotations, imports, and how thick or large something is drawn."""
     quiet: set[ast.AST] = set()
     for node in ast.walk(tree):
         hidden: list[ast.AST | None] = []
@@ -71,6 +73,8 @@ def _quiet(tree: ast.Module) -> set[ast.AST]:
             hidden += [node.returns, *node.decorator_list]
         if isinstance(node, ast.JoinedStr | ast.Import | ast.ImportFrom | ast.Assert):
             hidden.append(node)
+        if isinstance(node, ast.Call) and isinstance(node.func, ast.Name) and node.func.id in DRAWN:
+            hidden += [k.value for k in node.keywords if k.arg in LOOKS]
         for part in hidden:
             if part is not None:
                 quiet |= set(ast.walk(part))
@@ -109,6 +113,7 @@ def _changes(node: ast.AST) -> Iterator[tuple[str, object]]:
         if (
             len(node.args) >= 2
             and len(plain) == len(node.args)
+            and not (isinstance(node.func, ast.Name) and node.func.id in NAMES)  # of which the order says nothing
             and ast.dump(node.args[0]) != ast.dump(node.args[1])
         ):
             yield "two arguments exchanged", _exchange
@@ -129,7 +134,11 @@ def chosen(count: int, seed: int) -> list[Mutant]:
     return found
 
 
-def reached() -> dict[str, dict[int, list[str]]]:
+Reached = dict[str, dict[int, list[str]]]
+"""By file and line the tests that reach it."""
+
+
+def reached() -> Reached:
     """By file and line the tests that reach it, by one run under coverage with contexts."""
     with tempfile.TemporaryDirectory() as folder:
         data = Path(folder) / "reached"
@@ -152,6 +161,21 @@ def reached() -> dict[str, dict[int, list[str]]]:
         name: {int(n): [c for c in contexts if c] for n, contexts in about["contexts"].items()}
         for name, about in files.items()
     }
+
+
+def contexts_of(mutant: Mutant, lines: Reached) -> list[str]:
+    """The tests that reach the changed line; of a constant those that reach a line on which its name stands."""
+    found = lines.get(mutant.file, {}).get(mutant.line, [])
+    if found:
+        return found
+    source = (ROOT / mutant.file).read_text(encoding="utf-8").splitlines()
+    names = re.findall(r"\b([A-Z][A-Z_]{2,})\b", " ".join(source[max(0, mutant.line - 12) : mutant.line]))[-1:]
+    for name in names:
+        for file, reached_lines in lines.items():
+            for n, text in enumerate((ROOT / file).read_text(encoding="utf-8").splitlines(), 1):
+                if re.search(rf"\b{name}\b", text):
+                    found = found + reached_lines.get(n, [])
+    return found or [c for some in lines.get(mutant.file, {}).values() for c in some]
 
 
 def tests_of(contexts: list[str]) -> list[str]:
@@ -247,7 +271,7 @@ def main() -> int:
         copies = Copies(Path(folder), told.at_once)
 
         def tried(mutant: Mutant) -> tuple[Mutant, bool]:
-            return mutant, noticed(mutant, tests_of(lines.get(mutant.file, {}).get(mutant.line, [])), copies)
+            return mutant, noticed(mutant, tests_of(contexts_of(mutant, lines)), copies)
 
         with ThreadPoolExecutor(told.at_once) as pool:
             for n, (mutant, seen) in enumerate(pool.map(tried, mutants), 1):
