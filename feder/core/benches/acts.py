@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from feder.core.benches.height.ask import ask_collar, ask_height
+from feder.core.benches.height.body import take_body
 from feder.core.benches.index.fit import coil_for_bar, fit_bar, kept_meant, set_for_load
 from feder.core.benches.sag.take import take_air, take_lever, take_sags, take_spring, tell_needs
 from feder.core.benches.springs.choose import Sides, choose_spring, keep_found, perch
@@ -51,6 +52,17 @@ class KeepFound(Frozen):
 
     def changes(self, document: Document, setup: str) -> Changes:
         return keep_found(document, setup, self.end)
+
+
+class TakeBody(Frozen):
+    """The damper body as long as the hold at full droop asks for."""
+
+    act: Literal["take body"]
+    place: Place
+    together: bool = False
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return take_body(document, setup, self.place, together=self.together)
 
 
 class FitBar(Frozen):
@@ -182,6 +194,7 @@ Act = Annotated[
     ChooseSpring
     | OnPerch
     | KeepFound
+    | TakeBody
     | FitBar
     | CoilForBar
     | SetForLoad

@@ -18,6 +18,7 @@ from feder.core.document.base import (
     ShortLengthM,
     SignedLengthM,
     Text,
+    Tolerant,
 )
 from feder.core.numbers.quantities import SPRING_STEEL_SHEAR_MODULUS, Unit
 
@@ -29,7 +30,7 @@ DeflectionAndForce = Annotated[tuple[ForceN, ...], Field(min_length=2, max_lengt
 """Deflection in m and force in N, both 0 or more."""
 
 
-class SpringPart(Model):
+class SpringPart(Tolerant):
     """A coil spring as it stands on the shelf; setups hold copies, so that an old setup stays as it was."""
 
     kind: Literal["coil"] = "coil"
@@ -64,7 +65,7 @@ class SpringPart(Model):
         return ((0.0, 0.0), *rising) if rising and rising[0][0] > 0 else rising
 
 
-class TorsionBarPart(Model):
+class TorsionBarPart(Tolerant):
     """A torsion bar: its dimensions or its measured rate, and the splines at its ends."""
 
     kind: Literal["torsion bar"] = "torsion bar"
@@ -90,7 +91,7 @@ class TorsionBarPart(Model):
         return self
 
 
-class AirSpringPart(Model):
+class AirSpringPart(Tolerant):
     """An air spring: main chamber and, where it has one, a negative chamber that equalises at a port."""
 
     kind: Literal["air"] = "air"
@@ -129,7 +130,7 @@ class StopTrim(Model):
     packer: ShortLengthM = 0.0
 
 
-class Seat(Model):
+class Seat(Tolerant):
     """Room for the spring with the collar at its datum: the distance between the seats at a height.
 
     `thread` is how far the collar can go up from the datum, `pitch` its travel in one turn.
@@ -198,6 +199,10 @@ class SideSetup(Model):
     pressure: PressurePa | None = None
     """Gauge pressure of an air spring at full extension."""
     stop: StopTrim | None = None
+    pads: SignedLengthM | None = None
+    """Thickness put between spring and seat (pads, plates, shims, a second ring), taken out: negative."""
+    body: SignedLengthM | None = None
+    """How much longer the damper is than as found (shorter: negative): its limits and its stop move with it."""
     spacer: ShortLengthM | None = None
     """How much further out the wheel stands than as found: spacer, or less offset of the rim."""
     seat: Seat | None = None

@@ -120,6 +120,12 @@ def collar_between(collar_position: Metre, other_collar: Metre) -> Metre:
     return collar_position - other_collar
 
 
+@formula(result="seat_length", source="what lies between spring and seat takes its thickness from the room")
+def seat_with_pads(seat_length: Metre, pads: Metre) -> Metre:
+    """Room for the spring with pads, plates, shims or a second ring between spring and seat."""
+    return seat_length - pads
+
+
 @formula(result="seat_length", source="as found: spring length under its load plus collar and travel since")
 def seat_from_found_spring(spring_length: Metre, collar_position: Metre) -> Metre:
     """Seat length with the collar at its datum, from the spring as found, at the found height."""

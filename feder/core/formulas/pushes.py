@@ -1,7 +1,6 @@
 """What else pushes at a corner beside its spring: gas charge, bump stop, friction."""
 
 from feder.core.numbers.quantities import (
-    Length,
     Metre,
     MotionRatio,
     Newton,
@@ -15,7 +14,7 @@ from feder.core.numbers.working import formula
 
 
 @formula(result="shaft_at_ride", source="the damper takes in shaft by its travel")
-def shaft_after(shaft: Length, damper_travel: Metre) -> Metre:
+def shaft_after(shaft: Metre, damper_travel: Metre) -> Metre:
     """Damper shaft that shows after the damper has moved."""
     return shaft - damper_travel
 

@@ -1,4 +1,4 @@
-"""What a setup changes of its ends: wheel spacers, the hole of the anti-roll bar, a coilover for a bar."""
+"""What a setup changes of its ends: wheel spacers, damper length, the hole of the bar, a coilover for a bar."""
 
 from dataclasses import replace
 
@@ -6,6 +6,7 @@ from feder.core.document.base import Place
 from feder.core.document.cursor import Cursor, node, number, quantity
 from feder.core.document.setup import BarSetting, SpringPart
 from feder.core.document.vehicle import RatioFromLevers
+from feder.core.formulas.damper_body import damper_shift, limit_with_body, reversed_of
 from feder.core.formulas.live_axle import base_ratio_of
 from feder.core.formulas.roll import bar_rate_at_wheel
 from feder.core.formulas.wheel_spacer import limit_with_spacer, track_with_spacers
@@ -29,7 +30,24 @@ def end_at(facts: Facts, index: int, place: Place) -> EndFacts:
         side = sides[places.index(place)]
         if node(side).spacer:
             end = _on_a_longer_lever(end, side, facts.corners[place].hub_to_arch)
-    return end
+    side = sides[places.index(place)]
+    return _on_another_body(end, side) if node(side).body else end
+
+
+def _on_another_body(end: EndFacts, side: Cursor) -> EndFacts:
+    """The end whose damper is longer or shorter at one side: every limit that the damper sets moves."""
+    if not end.damper.known:
+        return end
+    change = number(side.body, f"{end.name} damper longer than as found", source="set")
+
+    def moved(limit: float | None) -> float | None:
+        if limit is None:
+            return None
+        if end.damper.curve is None and end.damper.constant is not None:
+            return limit_with_body(limit, damper_shift(change, end.damper.constant))
+        return limit_with_body(limit, end.damper.wheel_travel(limit, reversed_of(change)))
+
+    return replace(end, droop=moved(end.droop), stop=moved(end.stop), solid=moved(end.solid))
 
 
 def _bar_rate(end: EndFacts, setting: BarSetting) -> float | None:

@@ -35,7 +35,7 @@ from feder.core.standing.parts.oil import oil_facts
 from feder.core.standing.parts.torsion_bar import bar_facts
 from feder.core.standing.rider import rider_by_sags, set_by_sag
 from feder.core.standing.springing.air import PNEUMATIC, stroke_at
-from feder.core.standing.springing.coil import spaced_seat, typed_seat
+from feder.core.standing.springing.coil import padded_seat, spaced_seat, typed_seat
 from feder.core.standing.springing.kinds import springing
 from feder.core.standing.weighed import as_set, carried_by_spring
 
@@ -201,7 +201,8 @@ def _dressed(at: Cursor, end: EndFacts, found: StandingCorner) -> StandingCorner
     spring = spring_facts(at, place, end.legs, found.side)
     if spring is not None and spring.free_length is None:
         spring = _lowering(spring, found, at.spring.quoted_drop)
-    seat = typed_seat(at, place) or spaced_seat(found.seat, at, found.at, place)
+    seat = typed_seat(at, place) or spaced_seat(found.seat, at, found.at, place, end.end.layout)
+    seat = padded_seat(seat, at, place)
     return found.but(
         facts=facts,
         at=at,

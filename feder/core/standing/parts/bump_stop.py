@@ -6,6 +6,7 @@ from functools import lru_cache
 from feder.core.document.base import Place
 from feder.core.document.cursor import Cursor, node, number
 from feder.core.document.vehicle import BumpStopPart
+from feder.core.formulas.damper_body import shaft_with_body
 from feder.core.formulas.pushes import shaft_after
 from feder.core.formulas.travel import stop_gap
 from feder.core.formulas.wheel_heights import hub_to_arch_after
@@ -92,11 +93,15 @@ def stop_facts(of_end: Cursor, side: Cursor, place: Place, damper: Coupling) -> 
     else:
         length = number(of_end.length, f"{end} bump stop, length")
         packer = given(0.0, "packers", "m", source="none named")
+    shaft = number(of_end.shaft, f"{end} shaft that shows")
+    if node(side).body:
+        longer = number(side.body, f"{place.words} damper longer than as found", source="set")
+        shaft = shaft_with_body(shaft, longer)
     return StopFacts(
         part,
         length,
         packer,
-        number(of_end.shaft, f"{end} shaft that shows"),
+        shaft,
         number(of_end.hub_to_arch, f"{end} hub to arch with that shaft"),
         damper,
         None if part.points is None else _table(part.points),

@@ -2,7 +2,15 @@
 
 from feder.core.document.base import Place
 from feder.core.document.cursor import Cursor, node, number
-from feder.core.formulas.height import collar_for_room, seat_from_found_spring, seat_with_spacer, spring_room
+from feder.core.document.vehicle import Layout
+from feder.core.formulas.damper_body import seat_with_body
+from feder.core.formulas.height import (
+    collar_for_room,
+    seat_from_found_spring,
+    seat_with_pads,
+    seat_with_spacer,
+    spring_room,
+)
 from feder.core.formulas.motion_ratio import spring_force_for_load
 from feder.core.solvers.curve import CornerCurve, LinearCorner, Mounted
 from feder.core.solvers.equilibrium import Curve
@@ -82,8 +90,18 @@ def typed_seat(at: Cursor, place: Place) -> SeatFacts | None:
     )
 
 
-def spaced_seat(seat: SeatFacts | None, at: Cursor, found: Cursor, place: Place) -> SeatFacts | None:
-    """The seat with another spacer on a fork's springs than as found."""
+def perched_on_body(layout: Layout) -> bool:
+    """Whether the spring stands on the damper's body: its perch then moves with it."""
+    return layout in ("strut", "wishbone")
+
+
+def spaced_seat(
+    seat: SeatFacts | None, at: Cursor, found: Cursor, place: Place, layout: Layout
+) -> SeatFacts | None:
+    """The seat as found, with another spacer on a fork's springs, or on a damper whose body carries the perch."""
+    if seat is not None and node(at).body and perched_on_body(layout):
+        longer = number(at.body, f"{place.words} damper longer than as found", source="set")
+        seat = SeatFacts(seat_with_body(seat.length, longer), seat.height)
     now, was = at.fork_spacer, found.fork_spacer
     if seat is None or not now or not was or node(now) == node(was):
         return seat
@@ -91,6 +109,14 @@ def spaced_seat(seat: SeatFacts | None, at: Cursor, found: Cursor, place: Place)
     fitted = number(now, label, source="set")
     before = number(was, f"{label} as found", source="tape")
     return SeatFacts(seat_with_spacer(seat.length, fitted, before), seat.height)
+
+
+def padded_seat(seat: SeatFacts | None, at: Cursor, place: Place) -> SeatFacts | None:
+    """The seat with what a setup puts between it and the spring; it lifts the body as a collar does."""
+    if seat is None or not node(at).pads:
+        return seat
+    added = number(at.pads, f"{place.words} pads at the seat", source="set")
+    return SeatFacts(seat_with_pads(seat.length, added), seat.height)
 
 
 def _seat_for(corner: StandingCorner) -> SeatFacts | None:
