@@ -39,6 +39,46 @@ _ODD_UNIT = re.compile(r"\d{3}|\^\s*-?\d\d|\*\*|(?<=[\s*/(])\d|\d\s")
 """Numbers in a unit that are no exponent: a second number, or a power no vehicle has."""
 
 
+_BETWEEN = re.compile(r"\s*(?:±|\+\s*/?\s*[-−])\s*")
+"""What stands between a number and its tolerance: ±, +-, +/-."""
+
+
+def parse_with_tolerance(text: str, si: str, bare: str | None = None) -> tuple[Quantity, float | None]:
+    """A quantity and the tolerance typed after it, both in SI: "40 +- 0.4", "25 in ± 1/16", "450 lb/in ± 2 %".
+
+    A unit at either number holds for both; a percentage is a share of the value.
+
+    Raises:
+        Unreadable: either number cannot be read, or the tolerance is not above 0.
+    """
+    parts = _BETWEEN.split(text.strip(), maxsplit=1)
+    if len(parts) == 1 or not parts[0]:
+        return parse(text, si, bare), None
+    first, second = parts
+    read = parse(_in_same_unit(first, second), si, bare)
+    share = re.fullmatch(r"(.*\d[^%]*)%", second.strip())
+    if share:
+        size = abs(read.value) * parse(share[1], "").value / 100
+    else:
+        size = parse(_in_same_unit(second, first), si, bare).value
+    if size <= 0:
+        raise Unreadable("needs a tolerance above 0")
+    return read, size
+
+
+def _in_same_unit(text: str, other: str) -> str:
+    """A number with the unit of the other one, where it has none of its own; a percentage is no such unit."""
+    mine, theirs = _number(_fractions_plain(text))[1], _number(_fractions_plain(other))[1]
+    theirs = re.split(r"\s+\d", theirs)[0]  # of degrees and minutes the degrees
+    return f"{text} {theirs}" if not mine and theirs != "%" else text
+
+
+def _fractions_plain(text: str) -> str:
+    for sign, fraction in _VULGAR.items():
+        text = text.replace(sign, f" {fraction}")
+    return text.strip().replace("−", "-").replace("\u00a0", " ")
+
+
 @cache
 def _names(dimension: Dimension) -> dict[str, float]:
     return {_plain(name): unit.factor for unit in dimension.units for name in (unit.text, *unit.aliases) if name}
@@ -57,13 +97,11 @@ def parse(text: str, si: str, bare: str | None = None) -> Quantity:
         Unreadable: no number, no such unit, or a unit of another dimension.
     """
     dimension = BY_SI[si]
-    text = text.strip().replace("−", "-").replace("\u00a0", " ")
+    text = _fractions_plain(text)
     if not text:
         raise Unreadable("is empty: write a number" + _example(dimension))
     if len(text) > MOST_TEXT:
         raise Unreadable("is too long for a quantity")
-    for sign, fraction in _VULGAR.items():
-        text = text.replace(sign, f" {fraction}")
     value, unit = _number(text)
     if dimension.name == "angle" and (parts := _degrees_and_minutes(text)) is not None:
         return Quantity(parts)

@@ -81,3 +81,23 @@ def test_a_pillion_costs_lean_and_the_figures_say_what_was():
     solo, two = (evaluate(magpie(), "plan", load, "found") for load in ("solo", "two-up"))
     assert two.steering.lean_ridden.value < solo.steering.lean_ridden.value < solo.steering.lean.value < pi / 2
     assert two.steering.lean_ridden.was < two.steering.lean_ridden.value
+
+
+def test_nose_and_tail_rise_by_what_each_end_was_moved():
+    """Tubes 10 mm further up through the clamp: the chassis over the front axle goes down by that along the rake."""
+    bike = magpie()
+    clamp = bike.setups[0].sides.front.clamp or 0.0
+    kept = {e: evaluate(bike, "found").corners[e].collar.value for e in ("front", "rear")}
+    for end in ("front", "rear"):
+        bike = with_side(bike, "plan", end, set_by="collar", collar=kept[end],
+                         spring=getattr(bike.setups[0].sides, end).spring)  # fmt: skip
+    bike = with_side(with_side(bike, "plan", "front", clamp=clamp), "plan", "rear", shock_length=None)
+    level = evaluate(bike, "plan").steering
+    moved = evaluate(with_side(bike, "plan", "front", clamp=clamp + 0.010), "plan").steering
+    rake = level.rake.value
+    assert moved.nose.value - level.nose.value == pytest.approx(-0.010 * cos(rake), rel=0.05)
+    assert abs(moved.tail.value - level.tail.value) < 4e-4
+    # rigid: the rises at the axles differ by the wheelbase times the turn, the tyres' radii aside
+    turn = moved.pitch.value - level.pitch.value
+    rises = [moved.nose.value - level.nose.value, moved.tail.value - level.tail.value]
+    assert rises[0] - rises[1] == pytest.approx(turn * level.wheelbase.value, rel=0.03)

@@ -129,3 +129,26 @@ def test_a_row_of_the_shelf_carries_the_mark_of_what_it_rests_on(car):
     part = demo_springs()[0]
     (row,) = candidates(car, "plan", "rear", [part.but(rate=part.rate.but(how="estimated"))], "all")
     assert row.wheel_rate.assumed
+
+
+def test_rear_over_front_is_marked_by_either_end(car):
+    other = with_end(car, "front", unsprung_mass=MassValue(value=34, how="estimated"))
+    (row,) = candidates(other, "plan", "rear", demo_springs()[:1], "all")
+    assert row.over_front.assumed
+    assert not row.wheel_rate.assumed
+    mine = with_end(car, "rear", unsprung_mass=MassValue(value=28, how="estimated"))
+    (row,) = candidates(mine, "plan", "rear", demo_springs()[:1], "all")
+    assert row.over_front.assumed
+    (row,) = candidates(car, "plan", "rear", demo_springs()[:1], "all")
+    assert not row.over_front.assumed
+
+
+def test_the_best_of_a_rate_is_the_one_with_least_against_it(car):
+    rows = candidates(car, "plan", "rear", demo_springs())
+    weight = {None: 0, "note": 1, "look": 2, "stop": 3}
+    for rate in {r.part.rate.value for r in rows}:
+        alike = [r for r in rows if r.part.rate.value == rate]
+        grades = [weight[None if r.objection is None else r.objection.grade] for r in alike]
+        (best,) = [i for i, r in enumerate(alike) if r.best]
+        assert grades[best] == min(grades)
+        assert best == grades.index(min(grades))

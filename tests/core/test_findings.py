@@ -22,6 +22,7 @@ from feder.core.document.vehicle import (
 from feder.core.report.evaluate import evaluate
 from feder.core.report.explain import explain
 from feder.core.report.findings import case as case_module
+from feder.core.report.findings.frequencies import rear_over_front
 from feder.demo.springs import demo_spring
 from tests.changes import with_end, with_side
 from tests.core.test_findings_parts import CASES as MORE
@@ -221,7 +222,7 @@ CASES = {
     "unequal_collars": (
         "front",
         lambda d: read(d, "front_left", "mass", 330),
-        lambda d: d,
+        lambda d: read(read(d, "front_left", "mass", 303), "front_right", "mass", 302),
     ),
     "heights_off_plane": (
         "vehicle",
@@ -367,3 +368,39 @@ def test_the_number_of_a_finding_can_be_asked_how(car):
     }
     # these are numbers typed in, and shown where they were typed
     assert numbered - asked == {"scattered_readings", "limits_out_of_order", "wheels_further_out"}
+
+
+AMOUNTS = ("past", "loose", "held", "left", "off", "over", "short", "more", "less", "apart", "beyond")
+
+
+def test_amounts_are_told_as_amounts(car):
+    """How far past, loose or over something is, is told by words and a number without a sign."""
+    told = [
+        (f.rule, name, number.value)
+        for _, fires, _ in CASES.values()
+        for f in evaluate(fires(car), "plan").findings
+        for name, number in f.numbers.items()
+        if name in AMOUNTS and f.rule not in ("flat_ride", "stiff_front")
+    ]
+    assert len({rule for rule, _, _ in told}) > 8
+    assert not [t for t in told if t[2] < 0]
+
+
+def test_what_is_past_a_limit_is_what_the_ladder_shows(car):
+    for rule, limit in (("rests_on_solid", "solid"), ("rests_on_contact", "contact")):
+        place, fires, _ = CASES[rule]
+        report = evaluate(fires(car), "plan")
+        (found,) = [f for f in report.findings if (f.rule, f.place) == (rule, place)]
+        assert found.numbers["past"].value == pytest.approx(-getattr(report.corners[place], limit).value)
+
+
+def test_a_flat_ride_row_names_its_own_edge(car):
+    document = car.but(brief=car.brief.but(pitch_school="flat ride"))
+    for ratio, edge, words in ((1.02, 0.05, "starts at"), (1.31, 0.20, "ends at")):
+        found = rear_over_front(ratio, document.brief)
+        assert found.row_numbers["edge"].value == pytest.approx(edge)
+        assert found.row_numbers["over"].value == pytest.approx(ratio - 1)
+        assert words in found.row
+        assert (found.numbers["low"].value, found.numbers["high"].value) == pytest.approx((0.05, 0.20))
+    assert rear_over_front(1.05, document.brief) is None
+    assert rear_over_front(1.20, document.brief) is None

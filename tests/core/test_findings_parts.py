@@ -271,3 +271,17 @@ def test_a_finding_reads_whole(rule):
     for finding in evaluate(fires(), setup, load).findings:
         assert finding.text.format(**{k: v.value for k, v in finding.numbers.items()})
         assert finding.reason.endswith(".")
+
+
+def test_points_that_start_pressed_are_told_apart_from_points_that_fall():
+    def words(*points):
+        car = nettle()
+        part = car.setups[1].sides.front_left.spring
+        made = part.model_copy(update={"points": points})
+        car = with_side(car, "plan", "front_left", spring=made)
+        return [f.text for f in evaluate(car, "plan").findings if f.rule == "points_no_table"]
+
+    (pressed,) = words((0.0, 120.0), (0.02, 900.0), (0.04, 2000.0))
+    assert "start with a force at no deflection" in pressed
+    (falling,) = words((0.0, 0.0), (0.02, 900.0), (0.04, 850.0))
+    assert "falls" in falling

@@ -478,3 +478,17 @@ def test_which_way_lifts_turns_round_with_the_side_and_with_the_arm(motion, left
     car = with_end(car, "rear", arm=car.vehicle.ends.rear.arm.but(motion=motion))
     assert index_bench(car, "plan", LEFT).lifts_clockwise is left
     assert index_bench(car, "plan", RIGHT).lifts_clockwise is not left
+
+
+def test_a_pair_taken_that_is_far_off_stands_by_its_own_count():
+    car = with_side(tansy(), "plan", "rear_left", index=IndexMoves(inner=7, outer=-3))
+    bench = index_bench(car, "plan", LEFT)
+    (row,) = [r for r in bench.rows if (r.inner, r.outer) == (7, -3)]
+    turned = (7 / 36 + 3 / 40) * 2 * pi
+    assert row.chosen
+    assert row.change == pytest.approx(turned)
+    assert row.free_angle == pytest.approx(float(bench.free_found.value) + turned)
+    assert row.error == pytest.approx(turned - float(bench.change.value))
+    assert row.adjust == pytest.approx(-row.error)
+    assert sum(r.chosen for r in bench.rows) == 1
+    assert bench.rows[-1].free_angle == pytest.approx(float(bench.free_found.value))

@@ -15,6 +15,7 @@ from feder.core.benches.sag.curve import travel_curve
 from feder.core.benches.sag.levers import levers
 from feder.core.benches.sag.shelf import sag_shelf
 from feder.core.benches.springs.candidates import candidates
+from feder.core.document.base import Place
 from feder.core.document.document import Document
 from feder.core.report.evaluate import evaluate
 from feder.demo.finch import finch
@@ -175,3 +176,12 @@ def test_any_two_wheeler_can_be_benched_and_printed(which, data):
         assert finite([asdict(r) for r in levers(document, "plan", load, "seat", 0.8)])
     html = sheet_html(document, "plan", "metric", 1, __import__("datetime").date(2026, 6, 14), "fonts")
     assert "nan" not in re.sub(r"<[^>]+>", " ", html).lower().split()
+
+
+def test_readings_that_leave_no_load_on_a_spring_give_no_row():
+    """Rider on reads far longer than hanging free: the report says so, the shelf tries nothing."""
+    document = changed([(("surveys", 0, "readings", 12, "value"), 2.0)], OTHERS["sag walk"])
+    assert sag_shelf(document, "plan", Place.REAR, demo_springs()[-14:], all_diameters=True) == []
+    assert sag_shelf(document, "plan", Place.FRONT, demo_springs()[-14:], all_diameters=True)
+    told = {(f.rule, f.place) for f in evaluate(document, "plan").findings}
+    assert ("sags_out_of_order", "rear") in told

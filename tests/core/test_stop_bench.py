@@ -102,3 +102,40 @@ def test_the_seat_is_where_the_shaft_ends_and_the_mount_where_its_packers_do(fal
         a.length - b.length == pytest.approx(bench.cuts[0].length - bench.cuts[1].length)
         for a, b in pairwise(bench.cuts)
     )
+
+
+@pytest.mark.parametrize("length", [0.020, 0.032])
+def test_a_stop_is_hard_where_it_is_squeezed_and_the_tyre_comes_as_far_after_it(falling, length):
+    hub = 0.352
+    document = at(falling, hub)
+    for place in ("rear_left", "rear_right"):
+        document = with_side(document, "plan", place, stop=StopTrim(length=length))
+    bench = stop_bench(document, "plan", PLACE)
+    gap = SHAFT - damper_travel(AT, hub)
+    hard = brentq(lambda z: damper_travel(hub, hub - z) - (gap - (1 - SHARE) * length), 0.0, 0.068)
+    assert bench.hard == pytest.approx(hard, abs=3e-5)
+    assert bench.tyre_after == pytest.approx(hub - 0.284 - hard, abs=3e-5)
+    without = stop_bench(with_end(document, "rear", limits=Limits(droop=0.402)), "plan", PLACE)
+    assert without is None or without.tyre_after is None
+
+
+def test_a_stop_too_long_is_cut_to_the_middle_of_what_works_and_a_good_one_left(falling):
+    def bench_of(length):
+        document = at(falling, 0.352)
+        for place in ("rear_left", "rear_right"):
+            document = with_side(document, "plan", place, stop=StopTrim(length=length))
+        return stop_bench(document, "plan", PLACE)
+
+    good = bench_of(0.040)
+    row = good.packers[0]
+    assert row.shortest < 0.040 < row.longest
+    assert (good.trim, row.take) == (None, 0.040)
+    long = bench_of(0.075)
+    row = long.packers[0]
+    assert row.longest < 0.075
+    supplied = falling.vehicle.ends.rear.bump_stop.length
+    assert row.take == pytest.approx(min(supplied, (row.shortest + row.longest) / 2))
+    assert long.trim == pytest.approx(row.take, abs=2.6e-4)  # to half a millimetre
+    assert (long.trim * 2000) == pytest.approx(round(long.trim * 2000))
+    assert {k: v.value for k, v in long.numbers.items()} == {"shortest": row.shortest, "longest": row.longest}
+    assert "Shorter, the tyre is met first" in long.says if row.limit == "tyre" else "Any stop up to" in long.says

@@ -89,3 +89,25 @@ def test_gas_lifts_what_the_spring_need_not_carry_and_friction_makes_a_band(stop
     assert was.collar.value - now.collar.value == pytest.approx(push / 40e3)
     assert now.wheel_rate.value == was.wheel_rate.value
     assert now.height_band.value == pytest.approx(90 / (40e3 * 0.96**2))
+
+
+def test_a_squeezed_stop_whose_force_nobody_knows_marks_what_leaves_it_out(car):
+    """60 mm of shaft at 352; 40 mm lower at the wheel nothing of it is left before a stop of 50 mm."""
+    car = with_end(car, "rear", bump_stop=car.vehicle.ends.rear.bump_stop.but(points=None))
+    low = {"hub_to_arch": 0.316, "stop": StopTrim(length=0.045)}
+    for place in ("rear_left", "rear_right"):
+        car = with_side(car, "plan", place, **low)
+    report = evaluate(car, "plan")
+    corner = report.corners["rear_left"]
+    assert corner.stop_gap.value < 0
+    assert corner.wheel_rate.value == pytest.approx(60e3 * 0.72**2)
+    assert corner.wheel_rate.assumed
+    assert corner.frequency.assumed
+    assert corner.damping_ratio.assumed
+    assert report.ends["rear"].frequency.assumed
+    assert not report.corners["front_left"].wheel_rate.assumed
+    clear = with_side(with_side(car, "plan", "rear_left", stop=None), "plan", "rear_right", stop=None)
+    shorter = StopTrim(length=0.010)
+    for place in ("rear_left", "rear_right"):
+        clear = with_side(clear, "plan", place, stop=shorter)
+    assert not evaluate(clear, "plan").corners["rear_left"].wheel_rate.assumed

@@ -9,7 +9,7 @@ from scipy.optimize import brentq
 from feder.core.benches.acts import TakeSags
 from feder.core.document.base import RateValue
 from feder.core.document.setup import SpringPart
-from feder.core.document.vehicle import GasCharge, Mount, RatioFromLevers
+from feder.core.document.vehicle import GasCharge, Mount, RatioFromLevers, RatioTyped
 from feder.core.numbers.working import Given, trail
 from feder.core.report.evaluate import evaluate
 from feder.demo.magpie import magpie
@@ -197,3 +197,20 @@ def test_preload_can_be_asked_for_any_load_state_not_only_the_rider_who_was_read
     sags = evaluate(done, "plan", "two-up").sags["rear"]
     assert sags.rider_sag.value == pytest.approx(sags.target.value, abs=6e-4)
     assert evaluate(done, "plan", "two-up").sags["rear"].set_so
+
+
+def test_two_gas_charged_shocks_push_twice_also_under_a_load():
+    """Constant ratio: the push carries its part at every height, so a load goes as deep as on the springs alone."""
+    twin = end_of(roadster(), "rear").model_copy(
+        update={"layout": "twin shock", "spring": Mount(ratio=RatioTyped(value=0.85))}
+    )
+    spring = SHOCK_SPRING.model_copy(update={"rate": RateValue(value=16e3)})
+    plain = roadster(rear=twin, shock=spring)
+    gas = with_end(plain, "rear", gas=GasCharge(pressure=10e5, rod_diameter=0.014))
+    push = 10e5 * pi * 0.014**2 / 4
+    was, now = (evaluate(b, "found").corners["rear"] for b in (plain, gas))
+    # both springs together carry so much less
+    assert was.spring_force.value - now.spring_force.value == pytest.approx(2 * push, rel=1e-6)
+    assert now.push.value == pytest.approx(2 * push * 0.85, rel=1e-6)
+    ridden, alone = (evaluate(b, "found", "rider").corners["rear"].sag.value for b in (gas, plain))
+    assert ridden == pytest.approx(alone, abs=1e-6)

@@ -3,7 +3,9 @@
 import pytest
 
 from feder.core.document.base import PLACES
+from feder.core.document.changes import patched
 from feder.core.document.document import LoadItem, LoadState
+from feder.core.document.vehicle import Mount
 from feder.core.report.evaluate import evaluate
 from feder.demo.nettle import nettle
 from tests.changes import with_end, with_side
@@ -73,3 +75,25 @@ def test_the_spring_as_found_kept_needs_no_length_to_stay_where_it_is():
     with_length, without = (evaluate(d, "plan", "bags").corners for d in (told, car))
     for p in PLACES:
         assert without[p].hub_to_arch.value == pytest.approx(with_length[p].hub_to_arch.value, abs=1e-7)
+
+
+@pytest.mark.parametrize(("layout", "usual"), [("strut", 0.95), ("wishbone", 0.65)])
+def test_a_ratio_that_was_not_measured_can_be_the_usual_one_marked(car, layout, usual):
+    bare = with_end(car, "front", layout=layout, spring=Mount())
+    (wait,) = evaluate(bare, "plan").waits["rate front"]
+    assert wait.words == "the front motion ratio"
+    assert f"{usual:.2f} of a {layout} at the front" in wait.offer.text
+    taken, _ = patched(bare, bare.model_dump(mode="json"), wait.offer.patch)
+    report = evaluate(taken, "plan")
+    assert report.waits["rate front"] == []
+    corner = report.corners["front_left"]
+    assert corner.motion_ratio.value == usual
+    assert corner.motion_ratio.assumed
+    assert corner.wheel_rate.value == pytest.approx(40e3 * usual**2)
+    assert corner.wheel_rate.assumed
+
+
+def test_a_layout_without_a_usual_ratio_offers_none(car):
+    bare = with_end(car, "rear", spring=Mount())
+    (wait,) = evaluate(bare, "plan").waits["rate rear"]
+    assert wait.offer is None

@@ -5,6 +5,7 @@ wheel is the derivative of that, taken by differences. The body's balance is a s
 root finder, with the loads themselves among the unknown. Written from the formulas' page.
 """
 
+from copy import copy
 from math import asin, cos, pi, sin
 
 import numpy as np
@@ -32,6 +33,9 @@ class Wheel:
         self.whole, self.place = whole, place
         self.end = whole.ends[place.split("_")[0]]
         self.side, self.was = setup["sides"][place], whole.data["setups"][0]["sides"][place]
+        self.longer = self.side["body"] or 0.0
+        if self.longer and self.end.damper is not None:
+            self.end = self.with_damper_longer()
         self.h0, self.w0 = whole.height[place], whole.load[place]
         self.part = self.side["spring"]
         self.kind = None if self.part is None else self.part["kind"]
@@ -48,7 +52,19 @@ class Wheel:
     # the stop, along one damper
     def shaft(self, h):
         _, stop, _ = self.stop
-        return stop["shaft"] - (self.end.damper(h) - self.end.damper(stop["hub_to_arch"]))
+        return stop["shaft"] - self.longer - (self.end.damper(h) - self.end.damper(stop["hub_to_arch"]))
+
+    def with_damper_longer(self):
+        """The end whose limits lie where the damper, by so much longer, has its old stroke."""
+        end, moved = copy(self.end), {}
+        for limit in ("droop", "solid", "stop"):
+            at = end.data["limits"]["stop"] if limit == "stop" else getattr(end, limit)
+            if at is not None:
+                there = end.damper(at) - self.longer
+                moved[limit] = brentq(lambda h, t=there: end.damper(h) - t, 0.01, 1.5, xtol=1e-14)
+        end.droop, end.solid = moved.get("droop"), moved.get("solid")
+        end.data = {**end.data, "limits": {**end.data["limits"], "stop": moved.get("stop")}}
+        return end
 
     def gap(self, h):
         trim = self.stop[0]
@@ -228,6 +244,12 @@ class Whole:
                 now, was = w.side["fork_spacer"], found.side["fork_spacer"]
                 if w.seat and not self.typed_seat(w.side) and now is not None and was is not None:
                     w.seat = (w.seat[0] - (now - was), w.seat[1])
+                own = self.typed_seat(w.side)
+                lost = (w.side["pads"] or 0.0) + (
+                    0.0 if own or w.end.layout not in ("strut", "wishbone") else w.longer
+                )
+                if w.seat:
+                    w.seat = (w.seat[0] - lost, w.seat[1])
                 if w.part["free_length"] is None and w.part["quoted_drop"] is not None:
                     # as long as makes it shorter by the drop, under the load of the one found
                     travel, h = w.coil_travel(), self.at_base(p, self.height)

@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from feder.units.parse import Unreadable, parse
+from feder.units.parse import Unreadable, parse, parse_with_tolerance
 from feder.units.show import figure, unit_shown
 from feder.units.table import BY_SI, DIMENSIONS, SYSTEMS
 
@@ -125,3 +125,34 @@ def test_figures_are_rounded_with_a_true_minus_and_no_negative_nothing():
     assert figure(36864, "N/m", "inch", unit=True) == "210 lbf/in"
     assert figure(None, "m", "metric") == "–"
     assert figure(0.3752, "rad", "metric", unit=True) == "21.50 °"
+
+
+@pytest.mark.parametrize(
+    ("text", "si", "bare", "value", "tolerance"),
+    [
+        ("40 +- 0.4", "m", "mm", 0.040, 0.0004),
+        ("40 ± 0.4 mm", "m", "in", 0.040, 0.0004),
+        ("40 mm +/- 0.4", "m", "in", 0.040, 0.0004),
+        ("2 1/4 in ± 1/16", "m", "mm", 2.25 * 0.0254, 0.0254 / 16),
+        ("40 mm ± 1/16 in", "m", "mm", 0.040, 0.0254 / 16),
+        ("450 lb/in ± 2 %", "N/m", None, 450 * 4.4482216152605 / 0.0254, 9 * 4.4482216152605 / 0.0254),
+        ("0.95 ± 3 %", "", None, 0.95, 0.0285),
+        ("0.95 ± 0.01", "", None, 0.95, 0.01),
+        ("-21 deg 30 min ± 0.1", "rad", "deg", math.radians(-21.5), math.radians(0.1)),
+        ("305 ± ½ kg", "kg", "lb", 305, 0.5),
+        ("-20", "m", "mm", -0.020, None),
+        ("+20", "m", "mm", 0.020, None),
+    ],
+)
+def test_a_tolerance_typed_after_a_number_is_read_in_the_same_unit(text, si, bare, value, tolerance):
+    read, size = parse_with_tolerance(text, si, bare)
+    assert read.value == pytest.approx(value, rel=1e-12)
+    assert size == (None if tolerance is None else pytest.approx(tolerance, rel=1e-12))
+
+
+@pytest.mark.parametrize(
+    "text", ["40 +- 0", "40 +- -1", "40 +- ", "40 +- a few", "40 +- 1 kg", "± 3", "4 +- 1 +- 2"]
+)
+def test_a_tolerance_that_cannot_be_read_is_refused(text):
+    with pytest.raises(Unreadable):
+        parse_with_tolerance(text, "m", "mm")

@@ -3,7 +3,7 @@
 from enum import StrEnum
 from typing import Annotated, Literal
 
-from pydantic import ConfigDict, Field
+from pydantic import ConfigDict, Field, field_validator
 
 from feder.core.numbers.frozen import Frozen
 from feder.core.numbers.quantities import Unit
@@ -99,15 +99,39 @@ PressurePa = Annotated[float, Unit("Pa"), Field(ge=0, le=1e8)]
 RatioValue = Annotated[float, Unit(""), Field(ge=-20, le=20)]
 
 
+ToleranceOf = Annotated[float, Unit("as the value"), Field(gt=0, le=1e8)]
+
+
 class Quantity(Model):
     """A number with how it was got, and its tolerance (standard uncertainty, SI) where one is known."""
 
     how: How = "typed"
-    tolerance: Annotated[float, Unit("as the value"), Field(gt=0, le=1e8)] | None = None
+    tolerance: ToleranceOf | None = None
 
     @property
     def assumed(self) -> bool:
         return self.how == "estimated"
+
+
+class Tolerances(dict[str, float]):
+    """Tolerances by member; parts that hold them are told apart by what they hold, as other frozen parts."""
+
+    def __hash__(self) -> int:  # type: ignore[override]
+        return hash(frozenset(self.items()))
+
+
+class Tolerant(Model):
+    """A part whose plain numbers may carry tolerances of their own: standard uncertainty in SI, by member."""
+
+    tolerances: Annotated[dict[str, ToleranceOf], Field(max_length=40)] = Field(default_factory=Tolerances)
+
+    @field_validator("tolerances", mode="after")
+    @classmethod
+    def _of_members(cls, told: dict[str, float]) -> dict[str, float]:
+        unknown = sorted(set(told) - set(cls.model_fields))
+        if unknown:
+            raise ValueError(f"there is no {unknown[0]} here")
+        return Tolerances(told)
 
 
 class LengthValue(Quantity):

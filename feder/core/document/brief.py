@@ -43,6 +43,9 @@ class Targets(Model):
     """Targets that replace the starting points of the use; nothing means the starting point holds."""
 
     frequency: Band | None = None
+    """Of both ends, where an end has none of its own."""
+    front_frequency: Band | None = None
+    rear_frequency: Band | None = None
     frequency_ratio: Band | None = None
     front_rider_sag: Band | None = None
     """Sags of a two-wheeler in m, as they are read: along the tube of a fork, or at the wheel."""
@@ -69,10 +72,10 @@ class Brief(Model):
     """Whether sag is told in mm or as a share of the travel; nothing: as usual for the use."""
     targets: Targets = Targets()
 
-    @property
-    def frequency_band(self) -> tuple[float, float] | None:
-        """Frequency wanted, Hz; two-wheelers are set by sag and have none unless it is typed."""
-        band = self.targets.frequency
+    def frequency_band(self, end: EndName) -> Pair | None:
+        """Frequency wanted at an end, Hz; two-wheelers are set by sag and have none unless it is typed."""
+        typed: Band | None = getattr(self.targets, f"{end}_frequency")
+        band = typed or self.targets.frequency
         return (band.low, band.high) if band else FREQUENCY_BANDS.get(self.use)
 
     def sag_band(

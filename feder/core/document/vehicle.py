@@ -19,6 +19,7 @@ from feder.core.document.base import (
     RatioValue,
     SignedLengthM,
     Text,
+    Tolerant,
 )
 from feder.core.numbers.quantities import Unit
 
@@ -30,7 +31,7 @@ arm on a torsion bar; and on two wheels a telescopic fork, two shocks, or one on
 CAR_LAYOUTS: tuple[Layout, ...] = ("strut", "wishbone", "divorced", "live axle", "torsion arm")
 
 
-class RatioTyped(Model):
+class RatioTyped(Tolerant):
     """A motion ratio typed in, either way round: the words say which."""
 
     kind: Literal["ratio"] = "ratio"
@@ -39,7 +40,7 @@ class RatioTyped(Model):
     how: Literal["typed", "sweep", "levers", "maker", "estimated"] = "typed"
 
 
-class RatioFromLevers(Model):
+class RatioFromLevers(Tolerant):
     """A motion ratio from lever lengths and the angle between spring and the path of its end."""
 
     kind: Literal["levers"] = "levers"
@@ -87,7 +88,7 @@ class Mount(Model):
     ratio: MountRatio | None = None
 
 
-class Limits(Model):
+class Limits(Tolerant):
     """Travel limits of a corner as hub-to-arch heights (springless sweep)."""
 
     droop: LengthM | None = None
@@ -96,7 +97,7 @@ class Limits(Model):
     contact: LengthM | None = None
 
 
-class Tyre(Model):
+class Tyre(Tolerant):
     """Tyre: loaded radius at rest, rate, and the rim on which toe is measured."""
 
     radius: LengthM | None = None
@@ -136,7 +137,7 @@ class BoltAdjuster(Model):
     lever: LengthM
 
 
-class TorsionArm(Model):
+class TorsionArm(Tolerant):
     """The arm of a torsion bar: from the bar's axis to the wheel centre, and its angle at one height.
 
     The angle is as read by the level, wheel lower positive; `chassis` what the level shows on the chassis, the
@@ -158,7 +159,7 @@ class TorsionArm(Model):
     bolt: BoltAdjuster | None = None
 
 
-class Fork(Model):
+class Fork(Tolerant):
     """A telescopic fork: rake from the vertical with the bike as found, and in how many legs a spring stands."""
 
     rake: Annotated[float, Unit("rad"), Field(ge=0, le=1.4)]
@@ -171,7 +172,7 @@ class Fork(Model):
     """Inside diameter of a tube: the area on which the air over the oil pushes."""
 
 
-class Swingarm(Model):
+class Swingarm(Tolerant):
     """The rear arm of a two-wheeler: pivot to wheel centre, and the pivot's height over the floor as found."""
 
     length: LengthM
@@ -207,7 +208,7 @@ SqueezeAndForce = Annotated[tuple[ForceN, ...], Field(min_length=2, max_length=2
 """Squeeze of a bump stop in m and its force in N."""
 
 
-class BumpStopPart(Model):
+class BumpStopPart(Tolerant):
     """The bump stop on a damper's shaft as it came: its length, its squeeze and force, and the shaft that shows.
 
     `shaft` is what shows between damper body and the stop's seat at `hub_to_arch`; `compressible` the share of its
@@ -222,7 +223,7 @@ class BumpStopPart(Model):
     points: Annotated[tuple[SqueezeAndForce, ...], Field(min_length=2, max_length=100)] | None = None
 
 
-class LowerArm(Model):
+class LowerArm(Tolerant):
     """A lower arm: its length and its angle at one height, outer end up positive."""
 
     length: LengthM
@@ -230,7 +231,7 @@ class LowerArm(Model):
     hub_to_arch: LengthM
 
 
-class End(Model):
+class End(Tolerant):
     """One end of the vehicle. Left and right share it; what differs per side stands in survey and setups."""
 
     layout: Layout = "strut"

@@ -32,7 +32,7 @@ THREAD_LEFT_ON_A_BIKE = usual(0.003, "m", "The same above the collar of a two-wh
 SOFT_HELPER = usual(0.35, "", "A spring of at most this share of the main one's rate counts as its helper.")
 # height
 LOST_LOOK = usual(0.35, "", "Share of bump travel lost to a drop beyond which it is asked about.")
-UNEQUAL_COLLARS = usual(0.0035, "m", "Difference of collars on one axle that asks for a reason.")
+UNEQUAL_COLLARS = usual(0.0015, "m", "Difference of collars on one axle that asks for a reason.")
 CROSS_MOVED = usual(0.01, "", "Change of cross weight that is told, as a share of the total.")
 PRELOAD_MOVED = usual(0.002, "m", "Change of a collar with the spring kept that is worth a word.")
 LEVEL_ENOUGH = usual(0.002, "m", "Difference left to right, and from the target, below which nothing is moved.")

@@ -17,6 +17,8 @@ GROUPS: dict[str, tuple[str, ...]] = {
     "springs": ("spring", "second_spring"),
     "heights and collars": ("set_by", "hub_to_arch", "collar", "free_angle", "pressure", "seat", "rider_sag"),
     "bump stops": ("stop",),
+    "damper length": ("body",),
+    "pads at the seat": ("pads",),
     "wheel spacers": ("spacer",),
     "fork spacers and oil": ("fork_spacer", "oil_level"),
     "fork height and shock length": ("clamp", "shock_length"),

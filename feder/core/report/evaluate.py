@@ -16,6 +16,7 @@ from feder.core.report.figures.sags import sag_report
 from feder.core.report.figures.steering import steering_report
 from feder.core.report.figures.vehicle import end_report, vehicle_report
 from feder.core.report.findings.case import Case
+from feder.core.report.findings.frequencies import judged_under
 from feder.core.report.findings.rules import findings_of
 from feder.core.report.progress import stations
 from feder.core.report.shapes import (
@@ -169,11 +170,11 @@ def _evaluated(
 def _worked_out(
     facts: Facts, setup: Setup, load: LoadState | None, *, strips: bool
 ) -> tuple[StandingVehicle, Report]:
-    brief = facts.document.brief
+    brief, judged = facts.document.brief, judged_under(facts.document)
     stood = stand(facts, setup, load)
     corners = {p: corner_report(stood.corners[p], brief) for p in facts.places}
     ends = {e: end_report(e, facts, stood, corners, brief, strips=strips) for e in ENDS}
-    vehicle = vehicle_report(facts, stood, corners, ends, brief)
+    vehicle = vehicle_report(facts, stood, corners, ends, brief, None if judged is None else judged.id)
     if load is None:
         tell_measured(facts, setup, corners)
     tell_stops_met(facts, stood, corners, vehicle.roll_gradient)

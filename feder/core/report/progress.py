@@ -66,7 +66,7 @@ def _sag_walk(case: Case) -> list[str]:
     waits = []
     for place in case.places:
         reads, stood = case.facts.ends[place.end].sags, case.stood.corners[place]
-        if stood.hub_to_arch is None:
+        if case.facts.corners[place].hub_to_arch is None:
             waits.append(f"{place.words} height, bike alone")
         elif stood.load is None:
             waits.append(f"{place.words} weight, or its spring with preload")

@@ -266,6 +266,9 @@ class EndReport:
     motion_ratio: Figure | None = None
     wheel_rate: Figure | None = None
     frequency: Figure | None = None
+    frequency_low: Figure | None = None
+    frequency_high: Figure | None = None
+    """Frequency wanted at this end, from and to; `rate_low` and `rate_high` the spring rates that give them."""
     rate_low: Figure | None = None
     rate_high: Figure | None = None
     stop_touched: Figure | None = None
@@ -279,8 +282,8 @@ class EndReport:
 
 @dataclass(slots=True)
 class VehicleReport:
-    frequency_low: Figure | None = None
-    frequency_high: Figure | None = None
+    judged_under: str | None = None
+    """Load state under which frequencies are judged, where the targets are meant with the load on."""
     total_mass: Figure | None = None
     front_fraction: Figure | None = None
     left_fraction: Figure | None = None
@@ -316,13 +319,17 @@ Asks = Literal["rake", "stroke", "travel", "rate", "pressure"] | None
 
 
 class Wait(Shape):
-    """One thing a bench waits for: words, and where it is typed; `asks` is a number that can be asked at once."""
+    """One thing a bench waits for: words, and where it is typed; `asks` is a number that can be asked at once.
+
+    `offer` is a usual value that may stand in for it till then, marked.
+    """
 
     words: str
     station: Station
     anchor: str
     asks: Asks = None
     label: str | None = None
+    offer: Mend | None = None
 
 
 class Report(Shape):

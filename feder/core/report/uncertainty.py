@@ -212,8 +212,9 @@ def _tolerance(plain: dict[str, Any], leaf: Num, step: Given) -> tuple[float, in
     count = 1
     if step.source.startswith("mean of "):
         count = int(step.source.split()[2])
-    if isinstance(holder, dict) and isinstance(holder.get("tolerance"), int | float):
-        return float(holder["tolerance"]), count
+    own = _own_tolerance(holder, step.path.rsplit(".", 1)[1])
+    if own is not None:
+        return own, count
     how = holder.get("how") if isinstance(holder, dict) else None
     if step.assumed and how != "estimated":
         how = "assumed"
@@ -221,6 +222,14 @@ def _tolerance(plain: dict[str, Any], leaf: Num, step: Given) -> tuple[float, in
         return 0.0, count
     usual = BY_HOW.get(str(how)) or BY_SOURCE.get(step.source) or BY_UNIT.get(step.unit)
     return (0.0 if usual is None else usual.of(float(leaf))), count
+
+
+def _own_tolerance(holder: Any, member: str) -> float | None:
+    """The tolerance that was typed with a number: of the quantity that it is the value of, or of that member."""
+    if not isinstance(holder, dict):
+        return None
+    told = holder.get("tolerance") or holder.get("tolerances", {}).get(member)
+    return None if told is None else float(told)
 
 
 def _at(plain: Any, path: str) -> Any:

@@ -1,20 +1,40 @@
 """What a bench still waits for, each with the station and the place on it where it is typed."""
 
 from feder.core.document.base import Place
+from feder.core.document.changes import put
 from feder.core.document.setup import SpringPart
+from feder.core.practice.usual import ASSUMED_RATIO
 from feder.core.report.findings.case import Case
-from feder.core.report.shapes import Asks, SagReport, Wait
+from feder.core.report.shapes import Asks, Mend, SagReport, Wait
 from feder.core.standing.facts import EndFacts, side_of
 
 
 def waits_of(case: Case) -> dict[str, list[Wait]]:
     """By bench: roll of a car; the verdict of each end of a two-wheeler."""
     if case.document.vehicle.kind == "car":
-        return {"roll": _roll(case), **{f"height {e}": _height(case, places) for e, places in case.ends()}}
+        rates = {f"rate {end}": _rate(case, places) for end, places in case.ends()}
+        return {
+            "roll": _roll(case),
+            **rates,
+            **{f"height {e}": _height(case, places) for e, places in case.ends()},
+        }
     return {
         f"verdict {place.value}": _verdict(case, place, case.facts.ends[place.end], case.report.sags.get(place))
         for place in case.places
     }
+
+
+def _rate(case: Case, places: tuple[Place, ...]) -> list[Wait]:
+    """What wheel rate and frequency of an end follow from and is not told yet; its spring is chosen here."""
+    lead = places[0]
+    end, waits = case.facts.ends[lead.end], []
+    if any(case.facts.corners[p].mass is None for p in places):
+        waits.append(Wait(words=f"the {lead.end} weights", station="survey", anchor="weights"))
+    if end.unsprung_mass is None:
+        waits.append(_geometry(f"the {lead.end} unsprung mass", "ratios"))
+    if end.end.layout != "torsion arm" and not end.spring.known:
+        waits.append(_geometry(f"the {lead.end} motion ratio", "ratios").but(offer=_usual_ratio(end)))
+    return waits
 
 
 def _height(case: Case, places: tuple[Place, ...]) -> list[Wait]:
@@ -35,7 +55,7 @@ def _height(case: Case, places: tuple[Place, ...]) -> list[Wait]:
     if end.unsprung_mass is None:
         waits.append(_geometry(f"the {lead.end} unsprung mass", "ratios"))
     if end.end.layout != "torsion arm" and not end.spring.known:
-        waits.append(_geometry(f"the {lead.end} motion ratio", "ratios"))
+        waits.append(_geometry(f"the {lead.end} motion ratio", "ratios").but(offer=_usual_ratio(end)))
     if isinstance(now, SpringPart) and not case.is_found:
         if found is None:
             words = f"the {lead.end} spring as found: its rate and free length, or a quoted drop of the new one"
@@ -46,6 +66,17 @@ def _height(case: Case, places: tuple[Place, ...]) -> list[Wait]:
         if now.free_length is None and now.quoted_drop is None and now != found:
             waits.append(Wait(words=f"the free length or drop of {now.code}", station="springs", anchor=""))
     return waits
+
+
+def _usual_ratio(end: EndFacts) -> Mend | None:
+    """The usual ratio of a layout that has one."""
+    usual = ASSUMED_RATIO.get(end.end.layout)
+    if usual is None:
+        return None
+    change = put(["vehicle", "ends", end.name, "spring", "ratio"], {"kind": "assumed"})
+    return Mend(
+        text=f"take the usual {usual:.2f} of a {end.end.layout} at the {end.name}, marked ~", patch=[change]
+    )
 
 
 def _roll(case: Case) -> list[Wait]:

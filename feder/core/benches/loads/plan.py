@@ -237,7 +237,7 @@ def _rank(document: Document, setup: str, end: EndName, part: SpringPart) -> Loa
     for row, at in zip(tried, ends, strict=True):
         if meant_loaded(document, loaded=row.id is not None):
             continue
-        band = document.brief.frequency_band
+        band = document.brief.frequency_band(end)
         beyond = max(0.0, -(_value(at.stop) or 0.0))
         apart, frequency = 0.0, _value(at.frequency)
         if band is not None and frequency is not None:

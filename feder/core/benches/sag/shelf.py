@@ -80,6 +80,8 @@ def _tried(
     if said.target is None or said.ridden_load is None or said.bike_load is None or end.droop is None:
         return None
     ridden, alone = float(said.ridden_load.value), float(said.bike_load.value)
+    if ridden <= 0:  # nothing stands on the spring: the readings do not go together
+        return None
     fitted = stood.but(side=stood.side.but(spring=part), spring=tried_spring(part, end.legs), fixed=False)
     set_for = set_for_load(fitted, ridden, float(end.droop) - float(said.target.value), COIL)
     if set_for is None or set_for.collar is None:
@@ -87,10 +89,11 @@ def _tried(
     seat = stood.side.seat
     thread = None if seat is None or not said.collar_told else seat.thread
     past = 0.0 if thread is None else past_thread(set_for.collar, thread)
+    then = height_under(set_for, alone, COIL)  # bike alone, were the rider's sag as wanted: that judges the spring
     kept = set_for.collar - past
     set_for = set_for.but(collar=kept)
     heights = [height_under(set_for, load, COIL) for load in (ridden, alone)]
-    if heights[0] is None or heights[1] is None:
+    if heights[0] is None or heights[1] is None or then is None:
         return None
     rider, free = float(end.droop) - float(heights[0]), float(end.droop) - float(heights[1])
     stands = set_for.but(
@@ -101,7 +104,7 @@ def _tried(
         stands, None if stands.spring is None else stands.spring.rate_at(stands.spring_length)
     )
     bands = bands_of(said) or (WIDE, WIDE)
-    verdict = judged((bands[0][0] + bands[0][1]) / 2, free, bands)
+    verdict = judged((bands[0][0] + bands[0][1]) / 2, float(end.droop) - float(then), bands)
     preload = held_at_droop(stands)
     grade, text, numbers = _against(said, part, stands, past, rider, free, preload, verdict, bands, thread)
     return SagCandidate(

@@ -23,6 +23,7 @@ from feder.core.report.findings.against import Against
 from feder.core.report.findings.frequencies import band_for, off_target, rear_over_front
 from feder.core.report.findings.spring_fit import SpringAt, kind_of_place, of_spring, other_limit
 from feder.core.report.shapes import Figure, Grade, Report, Shape
+from feder.core.standing.corner import StandingCorner
 from feder.core.standing.facts import Facts, setup_of, side_of
 from feder.core.standing.parts.coil import tried_spring
 from feder.core.standing.springing.coil import with_spring
@@ -119,7 +120,9 @@ def candidates(
 
     From a large shelf the `MOST_ROWS` nearest in rate are tried: to the spring that is chosen, or to the middle
     of the target. `fit` keeps those of the inside diameter that is on the vehicle now (or all, where none
-    is). Heights and loads are those of the setup as it stands; each spring is tried on both sides alike.
+    is). Heights and loads are those of the setup as it stands, as weighed; each spring is tried on both sides
+    alike. With a load state the wheel rate, the frequency and what is said of it are those under that load, at
+    the height at which the setup's own springs carry it.
 
     Raises:
         UnknownSetup: the document has no such setup or load state.
@@ -127,11 +130,14 @@ def candidates(
     with tracing():
         marks = _marks(evaluated(document, setup, load_state)[2], end)
     with untraced():
-        facts, stood, report = evaluated(document, setup, load_state)
+        facts, stood, report = evaluated(document, setup, None)
+        carried = _Carried(stood, report, loaded=False)
+        if load_state is not None:
+            carried = _Carried(*evaluated(document, setup, load_state)[1:], loaded=True)
         fitted = side_of(setup_of(document, setup), facts.places_at(end)[0]).spring
         now = fitted if isinstance(fitted, SpringPart) else None
         wanted = now.inside_diameter if now else None
-        bench = _Bench(document, facts, stood, report, end, load_state is not None, marks)
+        bench = _Bench(document, facts, stood, report, end, carried, marks)
         fitting = [p for p in parts if (fit == "all" or fits_place(p, wanted)) and filters.lets(p)]
         rows = [_tried(bench, part, now) for part in _nearest(fitting, _rate_sought(bench, now))]
     rows = [_with_pair(row, parts) for row in rows]
@@ -182,8 +188,17 @@ class _Bench:
     stood: StandingVehicle
     report: Report
     end: EndName
-    loaded: bool
+    carried: "_Carried"
     marks: "_Marks"
+
+
+@dataclass(frozen=True)
+class _Carried:
+    """The setup as it stands where frequencies are judged: as weighed, or under a load."""
+
+    stood: StandingVehicle
+    report: Report
+    loaded: bool
 
 
 @dataclass(frozen=True)
@@ -208,14 +223,15 @@ def _marks(report: Report, end: EndName) -> _Marks:
 
 def _tried(bench: _Bench, part: SpringPart, now: SpringPart | None) -> Candidate:
     about, brief = bench.facts.ends[bench.end], bench.document.brief
-    mass = bench.report.ends[bench.end].sprung_mass
+    ends = bench.carried.report.ends
+    mass = ends[bench.end].sprung_mass
     corners = [_Corner(bench, place, part) for place in bench.facts.places_at(bench.end)]
-    rates = [c.wheel_rate for c in corners if c.wheel_rate is not None]
+    rates = [r for c in corners if (r := c.wheel_rate) is not None]
     at_wheel = sum(rates) / len(rates) if len(rates) == len(corners) else None
     frequency = None
     if at_wheel is not None and mass is not None:
         frequency = frequency_on(at_wheel, mass.value, about, brief)
-    other = bench.report.ends[ENDS[1 - ENDS.index(bench.end)]].frequency
+    other = ends[ENDS[1 - ENDS.index(bench.end)]].frequency
     over = None
     if frequency is not None and other is not None:
         over = frequency / other.value - 1 if bench.end == "rear" else other.value / frequency - 1
@@ -251,7 +267,7 @@ def _marked(value: float | None, unit: str, assumed: bool) -> Figure | None:
 def _aim(frequency: float | None, over: float | None, bench: "_Bench") -> Iterator[Against]:
     """What the brief says against a frequency."""
     document = bench.document
-    band = band_for(document, loaded=bench.loaded)
+    band = band_for(document, bench.end, loaded=bench.carried.loaded)
     off = None if frequency is None or band is None else off_target(frequency, band, document.brief.use)
     pitch = None if over is None or bench.end == "front" else rear_over_front(1 + over, document.brief)
     yield from (found for found in (off, pitch) if found is not None)
@@ -262,16 +278,21 @@ def _objection(against: Against) -> Objection:
     return Objection(rule=against.rule, grade=against.grade, text=against.row, numbers=dict(against.row_numbers))
 
 
+def _with_part(now: StandingCorner, part: SpringPart) -> StandingCorner:
+    """A corner with another spring, at the height and load at which it stands."""
+    return with_spring(now.but(side=now.side.but(spring=part)), tried_spring(part, now.facts.end.legs))
+
+
 class _Corner:
     """One spring at one corner, at the height and load of the setup."""
 
     def __init__(self, bench: _Bench, place: Place, part: SpringPart) -> None:
         self.place, now = place, bench.stood.corners[place]
-        side = now.side.but(spring=part)
-        stood = with_spring(now.but(side=side), tried_spring(part, now.facts.end.legs))
+        stood = _with_part(now, part)
         seat, limits, ratio = now.side.seat, limits_of(stood), float(stood.motion_ratio or 1.0)
-        rate = None if stood.spring is None else stood.spring.rate_at(stood.spring_length)
-        self.wheel_rate = corner_wheel_rate(stood, rate)
+        carried = _with_part(bench.carried.stood.corners[place], part) if bench.carried.loaded else stood
+        rate = None if carried.spring is None else carried.spring.rate_at(carried.spring_length)
+        self.wheel_rate = corner_wheel_rate(carried, rate)
         self.at = SpringAt(
             length=stood.spring_length,
             free_length=part.free_length,

@@ -70,11 +70,15 @@ def corner_wheel_rate(stood: StandingCorner, rate: float | None) -> float | None
     if of_spring is None or hub is None:
         return of_spring
     push = damper_push(stood, hub)
-    if push is None:
-        return of_spring
     ratio, slope = end.damper.ratio(hub), end.damper.slope(hub)
     squeezed = None if stood.stop is None else stood.stop.at(hub)
     stop = None if squeezed is None else squeezed.rate
+    if squeezed is not None and squeezed.gap < 0 and stood.stop is not None and stood.stop.table is None:
+        # it presses, nobody knows how hard: what is left out is marked wherever the rate goes
+        stop = given(0.0, "rate of the squeezed stop", "N/m", source="not told: left out", assumed=True)
+        push = given(0.0, "force of the squeezed stop", "N", source="not told: left out") if push is None else push
+    if push is None:
+        return of_spring
     beside = None if stood.beside is None else stood.beside.rate_at(hub)
     if beside is not None:
         stop = beside if stop is None else push_rate_of(stop, beside)

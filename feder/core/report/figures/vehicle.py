@@ -63,7 +63,8 @@ def end_report(
         carried = two_wheels(*masses) if len(masses) == 2 else None
     hubs = [None if c.hub_to_arch is None else c.hub_to_arch.value for c in corners]
     geometric = _geometric(left, right)
-    low, high = (_rate_for(f, mass, ratio, geometric, end, brief) for f in frequencies_wanted(facts))
+    band = frequencies_wanted(facts, name)
+    low, high = (_rate_for(f, mass, ratio, geometric, end, brief) for f in band)
     return EndReport(
         end=name,
         axle_mass=figure(carried, "kg"),
@@ -74,6 +75,8 @@ def end_report(
         motion_ratio=figure(ratio, ""),
         wheel_rate=figure(at_wheel, "N/m"),
         frequency=figure(frequency, "Hz"),
+        frequency_low=figure(band[0], "Hz"),
+        frequency_high=figure(band[1], "Hz"),
         rate_low=figure(low, "N/m"),
         rate_high=figure(high, "N/m"),
         stop_touched=None if first.stop is None else figure(first.stop.touch_height(), "m"),
@@ -165,16 +168,15 @@ def vehicle_report(
     corners: dict[Place, CornerReport],
     ends: dict[EndName, EndReport],
     brief: Brief,
+    judged: str | None = None,
 ) -> VehicleReport:
     """Shares of the load, rake, and how front and rear ride together."""
-    low, high = frequencies_wanted(facts)
     return VehicleReport(
+        judged_under=judged,
         **_shares(facts, corners),
         **_rake(facts, stood.corners),
         **_pitch(facts, ends, brief),
         **roll_figures(facts, stood, ends),
-        frequency_low=figure(low, "Hz"),
-        frequency_high=figure(high, "Hz"),
     )
 
 

@@ -1,5 +1,6 @@
 """What the brief wants, as numbers that know where they were set: typed, or the starting point of the use."""
 
+from feder.core.document.base import EndName
 from feder.core.document.brief import Brief
 from feder.core.document.cursor import Cursor, node, number, root
 from feder.core.standing.corner import StandingCorner
@@ -26,14 +27,14 @@ def hold_wanted(corner: StandingCorner) -> float:
     return wanted(brief.targets.held_at_droop, told.held_at_droop, "hold wanted at full droop", "m")
 
 
-def frequencies_wanted(facts: Facts) -> tuple[float | None, float | None]:
-    """Both edges of the frequency wanted; nothing where there is none."""
+def frequencies_wanted(facts: Facts, end: EndName) -> tuple[float | None, float | None]:
+    """Both edges of the frequency wanted at an end; nothing where there is none."""
     brief = facts.at.brief
     told: Brief = node(brief)
-    if told.frequency_band is None:
+    band = told.frequency_band(end)
+    if band is None:
         return None, None
-    places = edges(brief.targets.frequency)
-    low, high = (
-        wanted(at, f, "frequency wanted", "Hz") for at, f in zip(places, told.frequency_band, strict=True)
-    )
+    typed = brief.targets[f"{end}_frequency"]
+    places = edges(typed or brief.targets.frequency)
+    low, high = (wanted(at, f, f"{end} frequency wanted", "Hz") for at, f in zip(places, band, strict=True))
     return low, high

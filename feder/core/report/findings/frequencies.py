@@ -1,7 +1,8 @@
 """Rules on frequencies: each end within its target, and rear over front by the school chosen in the brief."""
 
+from feder.core.document.base import EndName
 from feder.core.document.brief import Brief
-from feder.core.document.document import Document
+from feder.core.document.document import Document, LoadState
 from feder.core.practice.targets import LOADED_USES, Pair
 from feder.core.report.findings.against import Against
 from feder.core.report.findings.case import hertz, share
@@ -17,9 +18,16 @@ def meant_loaded(document: Document, *, loaded: bool) -> bool:
     return document.brief.use in LOADED_USES and bool(document.loads) and not loaded
 
 
-def band_for(document: Document, *, loaded: bool) -> Pair | None:
-    """The frequency band to judge by; nothing where there is none or it is meant loaded."""
-    return None if meant_loaded(document, loaded=loaded) else document.brief.frequency_band
+def judged_under(document: Document) -> LoadState | None:
+    """The load state under which frequencies are judged: the heaviest, where the targets are meant loaded."""
+    if not meant_loaded(document, loaded=False):
+        return None
+    return max(document.loads, key=lambda state: sum(item.mass for item in state.items))
+
+
+def band_for(document: Document, end: EndName, *, loaded: bool) -> Pair | None:
+    """The frequency band to judge an end by; nothing where there is none or it is meant loaded."""
+    return None if meant_loaded(document, loaded=loaded) else document.brief.frequency_band(end)
 
 
 def off_target(frequency: float, band: Pair, use: str) -> Against | None:

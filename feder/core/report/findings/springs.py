@@ -43,12 +43,16 @@ def _in_place(case: Case, rule: Callable[[SpringAt], Against | None]) -> Iterato
 
 
 def frequency_target(case: Case) -> Iterator[Finding]:
-    band = band_for(case.document, loaded=case.load is not None)
-    if case.is_found or band is None:
+    if case.is_found:
         return
     for name in ENDS:
+        band = band_for(case.document, name, loaded=case.load is not None)
         frequency = case.report.ends[name].frequency
-        found = None if frequency is None else off_target(frequency.value, band, case.document.brief.use)
+        found = (
+            None
+            if frequency is None or band is None
+            else off_target(frequency.value, band, case.document.brief.use)
+        )
         if found is not None:
             yield found.finding(name)
 

@@ -57,14 +57,15 @@ def _lies_untold(end: End) -> bool:
 def drop_costs(case: Case) -> Iterator[Finding]:
     for place, _, report in case.corners():
         lost = report.lost_fraction
-        if lost is not None and report.bump_travel is not None and lost.value > LOST_LOOK:
+        remains = 0.0 if report.bump_travel is None else report.bump_travel.value
+        if lost is not None and lost.value > LOST_LOOK and remains > 0:  # resting on a limit has words of its own
             yield Finding(
                 rule="drop_costs",
                 grade="look",
                 place=place.value,
                 station="travel",
                 text="The drop takes {lost} of the bump travel; {left} remain",
-                numbers={"lost": share(lost.value), "left": length(report.bump_travel.value)},
+                numbers={"lost": share(lost.value), "left": length(remains)},
                 reason="Less bump travel meets the stops sooner; a stiffer spring makes up for some of it.",
                 mend=Mend(text="Lower it less, or make room: shorter damper, trimmed stop"),
             )
