@@ -18,6 +18,7 @@ STATUS = {
     "no device": 404,
     "stale": 409,
     "unknown base": 409,
+    "code taken": 409,
     "no pdf": 503,
 }
 """HTTP status by an error's code; whatever else is refused is 422."""

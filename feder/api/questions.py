@@ -19,7 +19,7 @@ from feder.core.benches.springs.choose import perched
 from feder.core.document.base import EndName
 from feder.core.report.explain import explain
 from feder.core.report.uncertainty import Uncertainty, uncertainty
-from feder.units.parse import Unreadable, parse
+from feder.units.parse import Unreadable, parse_with_tolerance
 from feder.units.show import showing
 from feder.units.table import BY_SI
 
@@ -145,6 +145,8 @@ class QuantityQuestion(BaseModel):
 class QuantityAnswer(Wire):
     value: float
     note: str | None = None
+    tolerance: float | None = None
+    """What was typed behind it as its tolerance, in the same unit."""
 
 
 @questions.post("/quantity", responses={200: QuantityAnswer})
@@ -153,12 +155,12 @@ def read_quantity(body: QuantityQuestion) -> Response:
     if body.unit not in BY_SI:
         raise CalcError("unit", "is no SI unit of Feder")
     try:
-        read = parse(body.text, body.unit, body.bare)
+        read, tolerance = parse_with_tolerance(body.text, body.unit, body.bare)
     except Unreadable as error:
         return refusal(422, "text", f"This {error}", code=error.code)
     if (body.low is not None and read.value < body.low) or (body.high is not None and read.value > body.high):
         return refusal(422, "text", "This is far outside what a vehicle has; check the unit")
-    return answered(QuantityAnswer(value=read.value, note=read.note))
+    return answered(QuantityAnswer(value=read.value, note=read.note, tolerance=tolerance))
 
 
 class CalcPath(BaseModel):

@@ -43,13 +43,27 @@ def list_parts() -> Response:
 @shelf.post("", responses={201: ShelfList})
 def add_part(body: SpringPart) -> Response:
     """One spring more."""
-    return _answer(rooms().shelf.add([body]), 201)
+    return _answer([rooms().shelf.add_one(body)], 201)
 
 
-@shelf.post("/import", responses={201: ShelfList})
+@shelf.put("/<int:part_id>", responses={200: ShelfList})
+def put_part(path: PartPath, body: SpringPart) -> Response:
+    """Another spring in the place of one; setups keep their copies."""
+    return _answer([rooms().shelf.put(path.part_id, body)])
+
+
+class ImportedParts(ShelfList):
+    replaced: int
+    """How many stand in the place of one of the same code."""
+
+
+@shelf.post("/import", responses={201: ImportedParts})
 def import_parts() -> Response:
-    """Springs from a CSV file; refused whole when a line is at fault."""
-    return _answer(rooms().shelf.add(springs_from_csv(request.get_data(), read_cell)), 201)
+    """Springs from a CSV file, refused whole when a line is at fault; one of a known code stands in its place."""
+    stored, replaced = rooms().shelf.take_in(springs_from_csv(request.get_data(), read_cell))
+    parts = [ShelfPart.model_construct(id=s.id, part=s.part) for s in stored]
+    made = ImportedParts.model_construct(parts=parts, replaced=replaced)
+    return make_response(Response(made.model_dump_json(), mimetype="application/json"), 201)
 
 
 @shelf.get("/file")

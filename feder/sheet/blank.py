@@ -28,15 +28,28 @@ TICKS_OF_TWO = (
 )
 
 
+ARM_ROWS = (
+    ("level on the chassis", "°", False),
+    ("level along the arm", "°", False),
+    ("free plate, wheel hanging", "°", False),
+)
+"""What is read at a torsion arm; its bar has no collar."""
+
+
 def blank_html(document: Document, system: str, today: date, fonts: str) -> str:
     """The page as HTML. `fonts` is the address of the font files."""
     rows, two_wheels = [], document.vehicle.kind != "car"
+    ends = (document.vehicle.ends.front, document.vehicle.ends.rear)
     for words, (quantity, unit) in {**READINGS, **SETTINGS}.items():
         if words in READINGS and (quantity in SAG_QUANTITIES) != two_wheels and quantity != "mass":
             continue
         kind = "fine length" if words in ("collar", "toe") else None
         text = unit_shown(unit, system, kind)[0] if unit else "clicks"
+        if words == "collar" and not two_wheels and all(e.layout == "torsion arm" for e in ends):
+            continue
         rows.append((words, SHOWN_UNIT.get(text, text), words in ("hub to arch", "floor to arch")))
+        if words == "sill" and any(e.layout == "torsion arm" for e in ends):
+            rows += ARM_ROWS
     return _TEMPLATES.get_template("blank.html").render(
         vehicle=document.vehicle,
         places=[p.words for p in walk_of(document)],

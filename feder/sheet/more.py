@@ -133,6 +133,20 @@ def _springs(document: Document, setup: Setup, report: Report, system: str) -> T
         {p: figure(c.tender_rate, "N/m", system) if (c := coils[p]) and c.tender_rate else "–" for p in PLACES},
     )
     add(
+        f"pads at the seat, {_unit('m', system)}",
+        {
+            p: figure(t, "m", system, kind="fine length", signed=True) if (t := sides[p].pads) else "–"
+            for p in PLACES
+        },
+    )
+    add(
+        f"damper longer than as found, {_unit('m', system)}",
+        {
+            p: figure(b, "m", system, kind="fine length", signed=True) if (b := sides[p].body) else "–"
+            for p in PLACES
+        },
+    )
+    add(
         f"wheel further out, {_unit('m', system)}",
         {p: figure(s.spacer, "m", system) if (s := sides[p]).spacer else "–" for p in PLACES},
     )

@@ -7,6 +7,7 @@ from datetime import date
 from markupsafe import Markup
 
 from feder.core.document.base import ENDS, PLACES
+from feder.core.document.brief import Brief
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup, SideSetup, SpringPart
 from feder.core.report.evaluate import evaluate
@@ -228,13 +229,18 @@ def _below(document: Document, report: Report, system: str) -> list[str]:
     return lines
 
 
+def _frequencies(brief: Brief, basis: str) -> list[str]:
+    """The frequency wanted, each end by itself where they are not the same."""
+    front, rear = (brief.frequency_band(end) for end in ENDS)
+    told = [("", front)] if front == rear else [("front ", front), ("rear ", rear)]
+    return [f"{end}{band[0]:.1f}–{band[1]:.1f} Hz, {basis}" for end, band in told if band is not None]
+
+
 def _targets(document: Document, report: Report, setup: Setup, system: str) -> list[tuple[str, str]]:
     brief, v = document.brief, report.vehicle
     basis = "on wheel rate alone" if brief.frequency_basis == "wheel rate" else "with the tyre"
     rows: list[tuple[str, str]] = [("use", brief.use)]
-    if brief.frequency_band is not None:
-        low, high = brief.frequency_band
-        rows.append(("frequency", f"{low:.1f}–{high:.1f} Hz, {basis}"))
+    rows += [("frequency", words) for words in _frequencies(brief, basis)]
     if v.frequency_ratio is not None:
         a, b = ((r - 1) * 100 for r in brief.ratio_band)
         over = figure((v.frequency_ratio.value - 1) * 100, "", system, decimals=0)

@@ -14,8 +14,12 @@ def frequency_strip(report: Report, system: str) -> str:
     """Front and rear frequency over the band wanted and the flat-ride zone, as inline SVG."""
     vehicle = report.vehicle
     ends = {name: report.ends[name] for name in ("front", "rear")}
-    wanted = [f.value for f in (vehicle.frequency_low, vehicle.frequency_high) if f is not None]
-    values = [*wanted]
+    bands = {
+        name: (end.frequency_low.value, end.frequency_high.value)
+        for name, end in ends.items()
+        if end.frequency_low is not None and end.frequency_high is not None
+    }
+    values = [edge for band in bands.values() for edge in band]
     for end in ends.values():
         if end.frequency is not None:
             values += [end.frequency.value, end.frequency.was or end.frequency.value]
@@ -32,9 +36,11 @@ def frequency_strip(report: Report, system: str) -> str:
         path(f"M{LEFT} {TOP}H{RIGHT}M{LEFT} {BOTTOM}H{RIGHT}", width=1.2),
         *_ticks(low, high, x),
     ]
-    if wanted:
-        parts.append(path(f"M{x(wanted[0]):.1f} {TOP}v12H{x(wanted[1]):.1f}v-12"))
-        parts.append(text(x(wanted[1]) - 4, TOP + 10, "wanted", size=11.5, anchor="end"))
+    if len(set(bands.values())) == 1:
+        bands = {"": next(iter(bands.values()))}
+    for depth, (name, (low_edge, high_edge)) in zip((12, 24), bands.items(), strict=False):
+        parts.append(path(f"M{x(low_edge):.1f} {TOP}v{depth}H{x(high_edge):.1f}v-{depth}"))
+        parts.append(text(x(high_edge) - 4, TOP + depth - 2, f"{name} wanted".strip(), size=11.5, anchor="end"))
     if vehicle.flat_low is not None and vehicle.flat_high is not None:
         a, b = x(vehicle.flat_low.value), min(RIGHT, x(vehicle.flat_high.value))
         if a < RIGHT:

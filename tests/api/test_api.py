@@ -115,6 +115,26 @@ def test_a_two_wheeler_is_evaluated_and_taken_into_the_garage(client, spec):
     assert made.get_json()["document"]["vehicle"]["ends"]["front"]["layout"] == "fork"
 
 
+def test_a_part_of_the_shelf_is_put_right_and_a_code_stands_there_once(client):
+    part = {"code": "x-1", "rate": {"value": 60e3}, "free_length": 0.2}
+    (first,) = client.post("/api/shelf", json=part).get_json()["parts"]
+    again = client.post("/api/shelf", json=part)
+    assert (again.status_code, again.get_json()["error"]["key"]) == (409, "code")
+    (other,) = client.post("/api/shelf", json={**part, "code": "x-2"}).get_json()["parts"]
+    right = client.put(f"/api/shelf/{first['id']}", json={**part, "rate": {"value": 65e3}}).get_json()["parts"]
+    assert (right[0]["id"], right[0]["part"]["rate"]["value"]) == (first["id"], 65e3)
+    assert client.put(f"/api/shelf/{other['id']}", json=part).status_code == 409
+    assert client.put("/api/shelf/99999", json=part).status_code == 404
+    taken = client.post("/api/shelf/import", data="code,rate\nx-1,70\nx-3,80\nx-3,81\n").get_json()
+    assert taken["replaced"] == 1
+    rates = {p["part"]["code"]: p["part"]["rate"]["value"] for p in client.get("/api/shelf").get_json()["parts"]}
+    assert {c: rates[c] for c in ("x-1", "x-2", "x-3")} == {"x-1": 70e3, "x-2": 60e3, "x-3": 81e3}
+    # one taken off leaves its code free; it does not come back beside another of that code
+    client.delete(f"/api/shelf/{other['id']}")
+    client.post("/api/shelf", json={**part, "code": "x-2"})
+    assert client.post(f"/api/shelf/{other['id']}/restore").status_code == 409
+
+
 def test_the_shelf_takes_a_list_whole_or_not_at_all(client):
     before = len(client.get("/api/shelf").get_json()["parts"])
     bad = client.post("/api/shelf/import", data="code,rate\na,60\nb,x\n")

@@ -165,3 +165,23 @@ def test_a_torsion_bar_car_carries_its_moves_and_what_the_level_must_show():
     assert bars["moves, from outside"][0] == "–"
     assert "plate, unloaded" in text
     assert "Torsion bars" not in page(car, "found")
+
+
+def test_the_roll_table_has_was_and_now_in_their_columns_and_names_the_bars_there_are():
+    estate = sedge()
+    report = evaluate(estate, "plan", against="found")
+    rows = table(page(estate), "Roll")
+    v = report.vehicle
+    for words, figure_ in (
+        ("front roll stiffness", v.front_roll_stiffness),
+        ("rear roll stiffness", v.rear_roll_stiffness),
+        ("roll at the springs", v.roll_gradient),
+    ):
+        was, now, unit = rows[words][:3]
+        scale = {"N·m/°": 180 / 3.141592653589793, "°/g": 180 / 3.141592653589793}[unit]
+        factor = scale if unit == "°/g" else 1 / scale
+        places = len(was.split(".")[1]) if "." in was else 0
+        assert was == f"{figure_.was * factor:.{places}f}"
+        assert now.lstrip("~") == f"{figure_.value * factor:.{places}f}"
+    bars = {e for e in ("front", "rear") if getattr(estate.vehicle.ends, e).bar is not None}
+    assert {w.split()[0] for w in rows if w.endswith("anti-roll bar")} == bars
