@@ -82,6 +82,8 @@ export const api = createClient<paths>({
   },
 })
 
+/** Whether nobody answered at all: what was asked was not refused. */
+export const isAway = (error: unknown): boolean => !(error as { error?: unknown } | undefined)?.error
 /** The sentence of an error answer, or a plain one when the server did not answer. */
 export function messageOf(error: unknown): string {
   const body = error as { error?: { message?: string } } | undefined

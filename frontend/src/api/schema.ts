@@ -722,6 +722,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf/{part_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Another spring in the place of one; setups keep their copies. */
+        put: operations["shelf_put_part__int_part_id__put"];
+        post?: never;
+        /** Take a spring off the shelf; setups keep their copies. */
+        delete: operations["shelf_delete_part__int_part_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf/import": {
         parameters: {
             query?: never;
@@ -731,7 +749,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Springs from a CSV file; refused whole when a line is at fault. */
+        /** Springs from a CSV file, refused whole when a line is at fault; one of a known code stands in its place. */
         post: operations["shelf_import_parts_import_post"];
         delete?: never;
         options?: never;
@@ -751,23 +769,6 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/shelf/{part_id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        /** Take a spring off the shelf; setups keep their copies. */
-        delete: operations["shelf_delete_part__int_part_id__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1060,6 +1061,10 @@ export interface components {
             wheel_rate?: components["schemas"]["Figure"] | null;
             /** @default null */
             frequency?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            frequency_low?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            frequency_high?: components["schemas"]["Figure"] | null;
             /** @default null */
             rate_low?: components["schemas"]["Figure"] | null;
             /** @default null */
@@ -1414,10 +1419,11 @@ export interface components {
         };
         /** VehicleReport */
         VehicleReport: {
-            /** @default null */
-            frequency_low?: components["schemas"]["Figure"] | null;
-            /** @default null */
-            frequency_high?: components["schemas"]["Figure"] | null;
+            /**
+             * Judged Under
+             * @default null
+             */
+            judged_under?: string | null;
             /** @default null */
             total_mass?: components["schemas"]["Figure"] | null;
             /** @default null */
@@ -1458,6 +1464,8 @@ export interface components {
         /**
          * Wait
          * @description One thing a bench waits for: words, and where it is typed; `asks` is a number that can be asked at once.
+         *
+         *     `offer` is a usual value that may stand in for it till then, marked.
          */
         Wait: {
             /** Words */
@@ -1479,6 +1487,8 @@ export interface components {
              * @default null
              */
             label?: string | null;
+            /** @default null */
+            offer?: components["schemas"]["Mend"] | null;
         };
         /**
          * EvaluateQuestion
@@ -1520,6 +1530,10 @@ export interface components {
          * @description An air spring: main chamber and, where it has one, a negative chamber that equalises at a port.
          */
         AirSpringPart: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1689,6 +1703,8 @@ export interface components {
             /**
              * @default {
              *       "frequency": null,
+             *       "front_frequency": null,
+             *       "rear_frequency": null,
              *       "frequency_ratio": null,
              *       "front_rider_sag": null,
              *       "rear_rider_sag": null,
@@ -1710,6 +1726,10 @@ export interface components {
          *     length by which it squeezes before it is hard.
          */
         BumpStopPart: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
             /** Length */
             length: number;
             /** Shaft */
@@ -1856,11 +1876,13 @@ export interface components {
              *         "frequency": null,
              *         "frequency_ratio": null,
              *         "front_free_sag": null,
+             *         "front_frequency": null,
              *         "front_rider_sag": null,
              *         "front_rider_wanted": null,
              *         "held_at_droop": null,
              *         "lean": null,
              *         "rear_free_sag": null,
+             *         "rear_frequency": null,
              *         "rear_rider_sag": null,
              *         "rear_rider_wanted": null
              *       }
@@ -1895,6 +1917,10 @@ export interface components {
          * @description One end of the vehicle. Left and right share it; what differs per side stands in survey and setups.
          */
         End: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
             /**
              * Layout
              * @default strut
@@ -1944,6 +1970,7 @@ export interface components {
             unsprung_mass?: components["schemas"]["MassValue"] | null;
             /**
              * @default {
+             *       "tolerances": {},
              *       "droop": null,
              *       "stop": null,
              *       "solid": null,
@@ -1953,6 +1980,7 @@ export interface components {
             limits?: components["schemas"]["Limits"];
             /**
              * @default {
+             *       "tolerances": {},
              *       "radius": null,
              *       "rate": null,
              *       "rim_diameter": null
@@ -1976,6 +2004,7 @@ export interface components {
         Ends: {
             /**
              * @default {
+             *       "tolerances": {},
              *       "layout": "strut",
              *       "track": null,
              *       "spring": {
@@ -1997,12 +2026,14 @@ export interface components {
              *         "contact": null,
              *         "droop": null,
              *         "solid": null,
-             *         "stop": null
+             *         "stop": null,
+             *         "tolerances": {}
              *       },
              *       "tyre": {
              *         "radius": null,
              *         "rate": null,
-             *         "rim_diameter": null
+             *         "rim_diameter": null,
+             *         "tolerances": {}
              *       },
              *       "bar": null,
              *       "arm_lies": null,
@@ -2012,6 +2043,7 @@ export interface components {
             front?: components["schemas"]["End"];
             /**
              * @default {
+             *       "tolerances": {},
              *       "layout": "strut",
              *       "track": null,
              *       "spring": {
@@ -2033,12 +2065,14 @@ export interface components {
              *         "contact": null,
              *         "droop": null,
              *         "solid": null,
-             *         "stop": null
+             *         "stop": null,
+             *         "tolerances": {}
              *       },
              *       "tyre": {
              *         "radius": null,
              *         "rate": null,
-             *         "rim_diameter": null
+             *         "rim_diameter": null,
+             *         "tolerances": {}
              *       },
              *       "bar": null,
              *       "arm_lies": null,
@@ -2068,6 +2102,10 @@ export interface components {
          * @description A telescopic fork: rake from the vertical with the bike as found, and in how many legs a spring stands.
          */
         Fork: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
             /** Rake */
             rake: number;
             /**
@@ -2148,6 +2186,10 @@ export interface components {
          * @description Travel limits of a corner as hub-to-arch heights (springless sweep).
          */
         Limits: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
             /**
              * Droop
              * @default null
@@ -2211,6 +2253,10 @@ export interface components {
          * @description A lower arm: its length and its angle at one height, outer end up positive.
          */
         LowerArm: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
             /** Length */
             length: number;
             /** Angle */
@@ -2326,6 +2372,10 @@ export interface components {
          * @description A motion ratio from lever lengths and the angle between spring and the path of its end.
          */
         RatioFromLevers: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2359,6 +2409,10 @@ export interface components {
          * @description A motion ratio typed in, either way round: the words say which.
          */
         RatioTyped: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2411,6 +2465,10 @@ export interface components {
          *     `thread` is how far the collar can go up from the datum, `pitch` its travel in one turn.
          */
         Seat: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
             /**
              * Length
              * @default null
@@ -2483,6 +2541,7 @@ export interface components {
              * @default {
              *       "front_left": {
              *         "beside": null,
+             *         "body": null,
              *         "bump": null,
              *         "camber": null,
              *         "clamp": null,
@@ -2493,6 +2552,7 @@ export interface components {
              *         "hub_to_arch": null,
              *         "index": null,
              *         "oil_level": null,
+             *         "pads": null,
              *         "plate_read": null,
              *         "plate_set": null,
              *         "preload": null,
@@ -2511,6 +2571,7 @@ export interface components {
              *       },
              *       "front_right": {
              *         "beside": null,
+             *         "body": null,
              *         "bump": null,
              *         "camber": null,
              *         "clamp": null,
@@ -2521,6 +2582,7 @@ export interface components {
              *         "hub_to_arch": null,
              *         "index": null,
              *         "oil_level": null,
+             *         "pads": null,
              *         "plate_read": null,
              *         "plate_set": null,
              *         "preload": null,
@@ -2539,6 +2601,7 @@ export interface components {
              *       },
              *       "rear_left": {
              *         "beside": null,
+             *         "body": null,
              *         "bump": null,
              *         "camber": null,
              *         "clamp": null,
@@ -2549,6 +2612,7 @@ export interface components {
              *         "hub_to_arch": null,
              *         "index": null,
              *         "oil_level": null,
+             *         "pads": null,
              *         "plate_read": null,
              *         "plate_set": null,
              *         "preload": null,
@@ -2567,6 +2631,7 @@ export interface components {
              *       },
              *       "rear_right": {
              *         "beside": null,
+             *         "body": null,
              *         "bump": null,
              *         "camber": null,
              *         "clamp": null,
@@ -2577,6 +2642,7 @@ export interface components {
              *         "hub_to_arch": null,
              *         "index": null,
              *         "oil_level": null,
+             *         "pads": null,
              *         "plate_read": null,
              *         "plate_set": null,
              *         "preload": null,
@@ -2595,6 +2661,7 @@ export interface components {
              *       },
              *       "front": {
              *         "beside": null,
+             *         "body": null,
              *         "bump": null,
              *         "camber": null,
              *         "clamp": null,
@@ -2605,6 +2672,7 @@ export interface components {
              *         "hub_to_arch": null,
              *         "index": null,
              *         "oil_level": null,
+             *         "pads": null,
              *         "plate_read": null,
              *         "plate_set": null,
              *         "preload": null,
@@ -2623,6 +2691,7 @@ export interface components {
              *       },
              *       "rear": {
              *         "beside": null,
+             *         "body": null,
              *         "bump": null,
              *         "camber": null,
              *         "clamp": null,
@@ -2633,6 +2702,7 @@ export interface components {
              *         "hub_to_arch": null,
              *         "index": null,
              *         "oil_level": null,
+             *         "pads": null,
              *         "plate_read": null,
              *         "plate_set": null,
              *         "preload": null,
@@ -2730,6 +2800,16 @@ export interface components {
             /** @default null */
             stop?: components["schemas"]["StopTrim"] | null;
             /**
+             * Pads
+             * @default null
+             */
+            pads?: number | null;
+            /**
+             * Body
+             * @default null
+             */
+            body?: number | null;
+            /**
              * Spacer
              * @default null
              */
@@ -2807,6 +2887,8 @@ export interface components {
              *       "beside": null,
              *       "pressure": null,
              *       "stop": null,
+             *       "pads": null,
+             *       "body": null,
              *       "spacer": null,
              *       "seat": null,
              *       "rebound": null,
@@ -2838,6 +2920,8 @@ export interface components {
              *       "beside": null,
              *       "pressure": null,
              *       "stop": null,
+             *       "pads": null,
+             *       "body": null,
              *       "spacer": null,
              *       "seat": null,
              *       "rebound": null,
@@ -2869,6 +2953,8 @@ export interface components {
              *       "beside": null,
              *       "pressure": null,
              *       "stop": null,
+             *       "pads": null,
+             *       "body": null,
              *       "spacer": null,
              *       "seat": null,
              *       "rebound": null,
@@ -2900,6 +2986,8 @@ export interface components {
              *       "beside": null,
              *       "pressure": null,
              *       "stop": null,
+             *       "pads": null,
+             *       "body": null,
              *       "spacer": null,
              *       "seat": null,
              *       "rebound": null,
@@ -2931,6 +3019,8 @@ export interface components {
              *       "beside": null,
              *       "pressure": null,
              *       "stop": null,
+             *       "pads": null,
+             *       "body": null,
              *       "spacer": null,
              *       "seat": null,
              *       "rebound": null,
@@ -2962,6 +3052,8 @@ export interface components {
              *       "beside": null,
              *       "pressure": null,
              *       "stop": null,
+             *       "pads": null,
+             *       "body": null,
              *       "spacer": null,
              *       "seat": null,
              *       "rebound": null,
@@ -2985,6 +3077,10 @@ export interface components {
          * @description A coil spring as it stands on the shelf; setups hold copies, so that an old setup stays as it was.
          */
         SpringPart: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3120,6 +3216,10 @@ export interface components {
          * @description The rear arm of a two-wheeler: pivot to wheel centre, and the pivot's height over the floor as found.
          */
         Swingarm: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
             /** Length */
             length: number;
             /** Pivot Height */
@@ -3132,6 +3232,10 @@ export interface components {
         Targets: {
             /** @default null */
             frequency?: components["schemas"]["Band"] | null;
+            /** @default null */
+            front_frequency?: components["schemas"]["Band"] | null;
+            /** @default null */
+            rear_frequency?: components["schemas"]["Band"] | null;
             /** @default null */
             frequency_ratio?: components["schemas"]["Band"] | null;
             /** @default null */
@@ -3171,6 +3275,10 @@ export interface components {
          *     same way round. The arm stands below the level chassis by their difference.
          */
         TorsionArm: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
             /** Length */
             length: number;
             /** Angle */
@@ -3208,6 +3316,10 @@ export interface components {
          * @description A torsion bar: its dimensions or its measured rate, and the splines at its ends.
          */
         TorsionBarPart: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3262,6 +3374,10 @@ export interface components {
          * @description Tyre: loaded radius at rest, rate, and the rim on which toe is measured.
          */
         Tyre: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
             /**
              * Radius
              * @default null
@@ -3347,7 +3463,8 @@ export interface components {
              *           "contact": null,
              *           "droop": null,
              *           "solid": null,
-             *           "stop": null
+             *           "stop": null,
+             *           "tolerances": {}
              *         },
              *         "lower_arm": null,
              *         "roll_centre": null,
@@ -3356,12 +3473,14 @@ export interface components {
              *         },
              *         "spring_base": null,
              *         "swingarm": null,
+             *         "tolerances": {},
              *         "track": null,
              *         "travel": null,
              *         "tyre": {
              *           "radius": null,
              *           "rate": null,
-             *           "rim_diameter": null
+             *           "rim_diameter": null,
+             *           "tolerances": {}
              *         },
              *         "unsprung_mass": null
              *       },
@@ -3380,7 +3499,8 @@ export interface components {
              *           "contact": null,
              *           "droop": null,
              *           "solid": null,
-             *           "stop": null
+             *           "stop": null,
+             *           "tolerances": {}
              *         },
              *         "lower_arm": null,
              *         "roll_centre": null,
@@ -3389,12 +3509,14 @@ export interface components {
              *         },
              *         "spring_base": null,
              *         "swingarm": null,
+             *         "tolerances": {},
              *         "track": null,
              *         "travel": null,
              *         "tyre": {
              *           "radius": null,
              *           "rate": null,
-             *           "rim_diameter": null
+             *           "rim_diameter": null,
+             *           "tolerances": {}
              *         },
              *         "unsprung_mass": null
              *       }
@@ -3719,6 +3841,11 @@ export interface components {
              * @default null
              */
             note?: string | null;
+            /**
+             * Tolerance
+             * @default null
+             */
+            tolerance?: number | null;
         };
         /**
          * QuantityQuestion
@@ -3776,7 +3903,7 @@ export interface components {
             /** Setup */
             setup: string;
             /** Act */
-            act: components["schemas"]["ChooseSpring"] | components["schemas"]["OnPerch"] | components["schemas"]["KeepFound"] | components["schemas"]["FitBar"] | components["schemas"]["CoilForBar"] | components["schemas"]["SetForLoad"] | components["schemas"]["AskHeight"] | components["schemas"]["AskCollar"] | components["schemas"]["TakeSags"] | components["schemas"]["TakeSagSpring"] | components["schemas"]["TakeAir"] | components["schemas"]["TakeLever"] | components["schemas"]["TellNeeds"];
+            act: components["schemas"]["ChooseSpring"] | components["schemas"]["OnPerch"] | components["schemas"]["KeepFound"] | components["schemas"]["TakeBody"] | components["schemas"]["FitBar"] | components["schemas"]["CoilForBar"] | components["schemas"]["SetForLoad"] | components["schemas"]["AskHeight"] | components["schemas"]["AskCollar"] | components["schemas"]["TakeSags"] | components["schemas"]["TakeSagSpring"] | components["schemas"]["TakeAir"] | components["schemas"]["TakeLever"] | components["schemas"]["TellNeeds"];
             /** @default null */
             look?: components["schemas"]["Look"] | null;
         };
@@ -3983,6 +4110,23 @@ export interface components {
             spacers: number;
             /** Pressure */
             pressure: number;
+        };
+        /**
+         * TakeBody
+         * @description The damper body as long as the hold at full droop asks for.
+         */
+        TakeBody: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "take body";
+            place: components["schemas"]["Place"];
+            /**
+             * Together
+             * @default false
+             */
+            together?: boolean;
         };
         /**
          * TakeLever
@@ -5308,6 +5452,13 @@ export interface components {
             /** Id */
             id: number;
             part: components["schemas"]["SpringPart"];
+        };
+        /** ImportedParts */
+        ImportedParts: {
+            /** Parts */
+            parts: components["schemas"]["ShelfPart"][];
+            /** Replaced */
+            replaced: number;
         };
         /**
          * SheetQuestion
@@ -6919,17 +7070,23 @@ export interface operations {
             };
         };
     };
-    shelf_import_parts_import_post: {
+    shelf_put_part__int_part_id__put: {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                part_id: number;
+            };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpringPart"];
+            };
+        };
         responses: {
-            /** @description Created */
-            201: {
+            /** @description OK */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6937,35 +7094,6 @@ export interface operations {
                     "application/json": components["schemas"]["ShelfList"];
                 };
             };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorBody"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorBody"];
-                };
-            };
-        };
-    };
-    shelf_export_parts_file_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
             /** @description Not Found */
             404: {
                 headers: {
@@ -7004,6 +7132,73 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    shelf_import_parts_import_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportedParts"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    shelf_export_parts_file_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
             /** @description Not Found */
             404: {
                 headers: {

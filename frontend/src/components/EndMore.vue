@@ -45,7 +45,8 @@ const pairs = computed(() =>
 function setPoint(row: number, column: 0 | 1, value: number | null): void {
   const rows = pairs.value.map((p): [number | null, number | null] => [...p])
   if (!rows.length) rows.push([0, 0])
-  while (rows.length <= row) rows.push([null, null])
+  // the half of a pair typed before stands in the row after them
+  while (rows.length <= row) rows.push(rows.length === row && waiting.value ? [...waiting.value] : [null, null])
   rows[row]![column] = value
   waiting.value = rows.at(-1)!.some((v) => v === null) ? rows.at(-1)! : null
   const whole = rows.filter((r): r is [number, number] => r[0] !== null && r[1] !== null)
@@ -71,7 +72,7 @@ function setHole(i: number, rate: number | null): void {
     .filter((_, k) => k !== i || rate !== null)
   set('hole of the bar', ['bar', 'holes'], kept)
 }
-const armDraft = useDraft(`${vehicle.id} ${props.end} arm`, ['length', 'angle', 'hub_to_arch'] as const)
+const armDraft = useDraft(`${vehicle.id} ${props.end} lower arm`, ['length', 'angle', 'hub_to_arch'] as const)
 function setArm(member: 'length' | 'angle', value: number | null): void {
   const now = about.value.lower_arm
   if (now && value === null) armDraft.park({ ...now, [member]: null })

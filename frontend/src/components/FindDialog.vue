@@ -4,16 +4,20 @@ import { useRouter } from 'vue-router'
 
 import { api, placeWords, type ShelfPart } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
+import { useScheme } from '@/composables/useScheme'
 import { useVehicle } from '@/composables/useVehicle'
 import { FIELDS, FIELDS_OF_TWO } from '@/logic/fields'
+import { found } from '@/logic/find'
 import { sentence } from '@/logic/sentence'
 import { STATIONS } from '@/logic/stations'
+import { SYSTEMS } from '@/units/format'
 
 /** Find anything by a few letters: stations, fields, findings, setups, springs. */
 const props = defineProps<{ open: boolean }>()
-const emit = defineEmits<{ close: [] }>()
+const emit = defineEmits<{ close: []; keys: [] }>()
 const vehicle = useVehicle()
 const units = useUnits()
+const scheme = useScheme()
 const router = useRouter()
 const text = ref('')
 const chosen = ref(0)
@@ -33,31 +37,57 @@ watch(
 )
 interface Hit {
   words: string
+  /** Other words people use for it. */
+  also?: string
   kind: string
   go: () => void
 }
-const to = (station: string, hash = ''): void => void router.push({ path: `/vehicle/${vehicle.id}/${station}`, hash })
+const to = (station: string, hash = '', view?: string): void =>
+  void router.push({ path: `/vehicle/${vehicle.id}/${station}`, query: view ? { view } : {}, hash })
+/** What can be done from anywhere. */
+const acts = computed<Hit[]>(() => [
+  ...(vehicle.canUndo.value
+    ? [{ words: `Undo ${vehicle.canUndo.value}`, also: 'back revert', kind: 'act', go: () => vehicle.undo() }]
+    : []),
+  ...(vehicle.canRedo.value
+    ? [{ words: `Redo ${vehicle.canRedo.value}`, also: 'again forward', kind: 'act', go: () => vehicle.redo() }]
+    : []),
+  { words: 'Print the setup sheet', also: 'pdf paper page', kind: 'act', go: () => to('sheet') },
+  ...SYSTEMS.map((s) => ({
+    words: `Units: ${s.words}`,
+    also: 'metric imperial inches pounds millimetres',
+    kind: 'act',
+    go: () => units.choose(s.id),
+  })),
+  { words: 'Light or dark', also: 'scheme theme night colours', kind: 'act', go: () => scheme.toggle() },
+  { words: 'Keys', also: 'shortcuts keyboard help', kind: 'act', go: () => emit('keys') },
+  {
+    words: 'Export this vehicle',
+    also: 'download save file backup',
+    kind: 'act',
+    go: () => location.assign(`/api/vehicles/${vehicle.id}/file`),
+  },
+  { words: 'Garage', also: 'vehicles cars home import new', kind: 'page', go: () => void router.push('/') },
+  { words: 'Shelf', also: 'springs parts catalogue csv', kind: 'page', go: () => void router.push('/shelf') },
+  { words: 'Devices', also: 'phone tablet pair network', kind: 'page', go: () => void router.push('/devices') },
+])
 const all = computed<Hit[]>(() => [
   ...STATIONS.map((s) => ({ words: s.words, kind: 'station', go: () => to(s.id) })),
-  { words: 'Compare two setups', kind: 'view', go: () => to('compare') },
-  { words: 'Load plan', kind: 'springs', go: () => void router.push(`/vehicle/${vehicle.id}/springs?view=loads`) },
+  { words: 'Compare two setups', also: 'difference changed', kind: 'view', go: () => to('compare') },
   ...(vehicle.places.value.length === 2
     ? [{ words: 'Sag walk on a phone', kind: 'survey', go: () => to('walk') }]
-    : [
-        {
-          words: 'Roll and anti-roll bars',
-          kind: 'springs',
-          go: () => void router.push(`/vehicle/${vehicle.id}/springs?view=roll`),
-        },
-      ]),
+    : []),
   ...(vehicle.places.value.length === 2 ? FIELDS_OF_TWO : FIELDS).map((f) => ({
     words: f.words,
+    also: f.also,
     kind: f.station,
-    go: () => to(f.station, f.hash),
+    go: () => to(f.station, f.hash, f.view),
   })),
+  ...acts.value,
   ...(vehicle.report.value?.findings ?? []).map((f) => ({
     words: `${placeWords(f.place)}: ${sentence(f.text, f.numbers, units.system.value)}`,
     kind: f.grade,
+    also: `finding ${f.reason}`,
     go: () => to(f.station),
   })),
   ...(vehicle.document.value?.setups ?? []).map((s) => ({
@@ -71,10 +101,7 @@ const all = computed<Hit[]>(() => [
     go: () => void router.push('/shelf'),
   })),
 ])
-const hits = computed(() => {
-  const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return all.value.filter((h) => words.every((w) => `${h.words} ${h.kind}`.toLowerCase().includes(w))).slice(0, 12)
-})
+const hits = computed(() => found(all.value, text.value))
 watch(text, () => (chosen.value = 0))
 function key(event: KeyboardEvent): void {
   if (event.key === 'ArrowDown') chosen.value = Math.min(hits.value.length - 1, chosen.value + 1)

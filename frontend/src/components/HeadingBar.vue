@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 
 import { reading } from '@/composables/useReading'
+import { unreadUnder } from '@/composables/useUnread'
 import { useScheme } from '@/composables/useScheme'
 import { useSteady } from '@/composables/useSteady'
 import { useUnits } from '@/composables/useUnits'
@@ -18,6 +19,7 @@ const units = useUnits()
 const scheme = useScheme()
 const SAVE = { saved: 'saved', saving: 'saving', kept: 'kept here, not saved yet', stale: 'saved elsewhere too' }
 const save = computed(() => (vehicle.saveState.value === 'saved' && reading.value ? 'saving' : vehicle.saveState.value))
+const waiting = unreadUnder(computed(() => `/vehicle/${vehicle.id}/`))
 const name = computed(() => vehicle.document.value?.vehicle.name ?? '…')
 const about = computed(() => vehicle.document.value?.vehicle.description ?? '')
 const mass = useSteady(() => vehicle.report.value?.vehicle.total_mass ?? null)
@@ -42,7 +44,12 @@ const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.
     </div>
     <SetupLine />
     <div class="tools">
-      <span class="save" :class="save" role="status">{{ SAVE[save] }}</span>
+      <span v-if="waiting.length" class="save kept" role="status"
+        ><router-link :to="waiting[0]!">{{
+          waiting.length === 1 ? 'a number is not taken yet' : `${waiting.length} numbers are not taken yet`
+        }}</router-link></span
+      >
+      <span v-else class="save" :class="save" role="status">{{ SAVE[save] }}</span>
       <button
         class="tool"
         :disabled="!vehicle.canUndo.value"

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { lastVehicle } from '@/logic/last'
 import { useScheme } from '@/composables/useScheme'
 import { useUnits } from '@/composables/useUnits'
 import { SYSTEMS } from '@/units/format'
 
 /** The heading of garage, shelf and devices. */
 defineProps<{ here: 'garage' | 'shelf' | 'devices' }>()
+const last = lastVehicle()
 const units = useUnits()
 const scheme = useScheme()
 </script>
@@ -25,6 +27,8 @@ const scheme = useScheme()
     <nav aria-label="Pages">
       <router-link to="/" :class="{ on: here === 'garage' }">Garage</router-link
       ><router-link to="/shelf" :class="{ on: here === 'shelf' }">Shelf</router-link
+      ><router-link v-if="last" :to="`/vehicle/${last.id}/${last.station}`"
+        >Back<span class="to"> to {{ last.name }}</span></router-link
       ><router-link to="/devices" :class="{ on: here === 'devices' }">Devices</router-link>
     </nav>
     <div class="tools">
@@ -60,5 +64,5 @@ const scheme = useScheme()
 .word { display: flex; align-items: center; gap: 10px; text-decoration: none; font-size: 24px; } .word b { font-weight: 600; }
 nav { display: flex; gap: 24px; font-size: var(--t-3); } nav a { text-decoration: none; height: 58px; display: flex; align-items: center; border-bottom: 3px solid transparent; padding: 0 4px; } nav a.on { border-color: var(--ink); font-weight: 600; }
 .tools { margin-left: auto; display: flex; } .tool { min-width: 44px; height: 44px; padding: 0 10px; display: flex; align-items: center; justify-content: center; }
-@media (max-width: 600px) { .head { gap: 10px; padding: 0 10px; } .word b { display: none; } nav { gap: 10px; } .tool { padding: 0 4px; } }
+@media (max-width: 600px) { .head { gap: 10px; padding: 0 10px; } .to { display: none; } nav { overflow-x: auto; min-width: 0; font-size: var(--t-2); } nav, nav a { gap: 4px; } nav a { white-space: nowrap; } .tools { flex: none; } .word b { display: none; } nav { gap: 10px; } .tool { padding: 0 4px; } }
 </style>

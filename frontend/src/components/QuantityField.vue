@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, getCurrentInstance, onUnmounted, ref, useId, watch } from 'vue'
 
-import { messageOf } from '@/api/client'
-import { readQuantity } from '@/composables/useReading'
+import { isAway, messageOf } from '@/api/client'
+import { NO_TOLERANCE, readQuantity } from '@/composables/useReading'
+import { useUnread } from '@/composables/useUnread'
 import { useUnits } from '@/composables/useUnits'
 import type { Kind } from '@/units/format'
 import { boundsOf, FAR_OUT, plainNumber } from '@/units/read'
@@ -40,11 +41,14 @@ const props = withDefaults(
     computedValue?: boolean
     /** A plain number with a sign is a change, told as such. */
     changes?: boolean
+    /** A tolerance may be typed behind the number, "40 +- 0.4"; the one that stands with it, SI. */
+    tolerant?: boolean
+    tolerance?: number | null
   }>(),
   { clearable: true, align: 'right' },
 )
 const emit = defineEmits<{
-  'update:modelValue': [value: number | null]
+  'update:modelValue': [value: number | null, tolerance: number | null]
   change: [by: number]
   focus: []
   enter: []
@@ -57,16 +61,14 @@ const si = computed(() => props.si ?? bounds.value?.si ?? '')
 const low = computed(() => props.low ?? bounds.value?.low ?? null)
 const high = computed(() => props.high ?? bounds.value?.high ?? null)
 const unit = computed(() => units.unit(si.value, props.kind))
-const shown = computed(() =>
-  props.modelValue === null || props.modelValue === undefined
-    ? ''
-    : trimmed(
-        units.show(props.modelValue, si.value, {
-          kind: props.kind,
-          decimals: (props.decimals ?? unit.value.decimals) + (props.computedValue ? 0 : 2),
-        }),
-      ),
-)
+const shown = computed(() => {
+  if (props.modelValue === null || props.modelValue === undefined) return ''
+  const value = trimmed(
+    inUnit(props.modelValue, (props.decimals ?? unit.value.decimals) + (props.computedValue ? 0 : 2)),
+  )
+  return props.tolerance ? `${value} ± ${inUnit(props.tolerance, 6).replace(/\.?0+$/, '')}` : value
+})
+const inUnit = (v: number, decimals: number): string => units.show(v, si.value, { kind: props.kind, decimals })
 /** Digits typed beyond the usual ones are kept, trailing zeros are not. */
 function trimmed(text: string): string {
   const places = props.decimals ?? unit.value.decimals
@@ -76,6 +78,7 @@ function trimmed(text: string): string {
   return padded ? `${whole}.${padded}` : whole!
 }
 
+const input = ref<HTMLInputElement | null>(null)
 const text = ref(shown.value)
 const error = ref('')
 const note = ref('')
@@ -84,23 +87,37 @@ let asked = 0
 watch(shown, (now) => {
   if (!focused.value && !error.value) text.value = now
 })
+// what was typed here before and not taken stands in the field again
+const unread = useUnread(
+  input,
+  () => props.label,
+  (kept) => {
+    text.value = kept.text
+    error.value = kept.why
+  },
+)
+watch(error, (why) => (why ? unread.keep(text.value, why) : unread.drop()))
+let again: ReturnType<typeof setTimeout> | undefined
+onUnmounted(() => clearTimeout(again))
 
 // a station left before the answer comes must not lose what was typed: the listener is told all the same
 const instance = getCurrentInstance()
 let unmounted = false
 onUnmounted(() => (unmounted = true))
-function tell(value: number | null, listener: unknown): void {
-  if (unmounted) (listener as ((v: number | null) => void) | undefined)?.(value)
-  else emit('update:modelValue', value)
+function tell(value: number | null, tolerance: number | null, listener: unknown): void {
+  if (unmounted) (listener as ((v: number | null, t: number | null) => void) | undefined)?.(value, tolerance)
+  else emit('update:modelValue', value, tolerance)
 }
+const TRY_AGAIN = 2500
 async function typed(value: string): Promise<void> {
   text.value = value
+  if (error.value) unread.keep(value, error.value)
   const mine = ++asked
   const listener: unknown = instance?.vnode.props?.['onUpdate:modelValue']
   if (!value.trim()) {
     if (!props.clearable) return void (error.value = 'A number is needed here')
     error.value = note.value = ''
-    return emit('update:modelValue', null)
+    return emit('update:modelValue', null, null)
   }
   const plain = plainNumber(value, unit.value.factor)
   if (plain !== null && props.changes && /^\s*[-+−]/.test(value)) {
@@ -112,7 +129,7 @@ async function typed(value: string): Promise<void> {
     const out = (low.value !== null && plain < low.value) || (high.value !== null && plain > high.value)
     error.value = out ? (props.beyond ?? FAR_OUT) : ''
     note.value = ''
-    return out ? undefined : emit('update:modelValue', plain)
+    return out ? undefined : emit('update:modelValue', plain, null)
   }
   const { data, error: refused } = await readQuantity({
     text: value,
@@ -122,11 +139,18 @@ async function typed(value: string): Promise<void> {
     high: high.value,
   })
   if (mine !== asked) return
-  if (data) {
+  // the hand may have left the field meanwhile: what is refused is what was typed, not what stands there again
+  if (!data || (data.tolerance && !props.tolerant)) text.value = value
+  clearTimeout(again)
+  if (!data && isAway(refused) && !unmounted) again = setTimeout(() => mine === asked && void typed(value), TRY_AGAIN)
+  if (data?.tolerance && !props.tolerant) {
+    error.value = NO_TOLERANCE
+  } else if (data) {
     error.value = ''
     note.value = data.note ?? ''
-    tell(data.value, listener)
-  } else error.value = messageOf(refused)
+    tell(data.value, data.tolerance ?? null, listener)
+  } else if (unmounted) unread.keep(value, messageOf(refused))
+  else error.value = messageOf(refused)
 }
 function entering(input: HTMLInputElement): void {
   focused.value = true
@@ -156,12 +180,13 @@ function entered(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <div class="qf" :class="[align, { bad: error, strong, inline: hideLabel }]">
+  <div class="qf" :class="[align, { bad: error, strong, inline: hideLabel, two: tolerance && hideLabel }]">
     <label class="qf-l" :class="{ 'seen-not': hideLabel }" :for="id">{{ label }}</label>
     <span class="qf-box">
       <span v-if="estimated && text" class="qf-mark" aria-hidden="true">~</span>
       <input
         :id="id"
+        ref="input"
         class="qf-in"
         :value="text"
         :readonly="readonly"
@@ -176,7 +201,7 @@ function entered(event: KeyboardEvent): void {
         @blur="left"
         @keydown.enter="entered"
         @keydown.esc.stop="restore" />
-      <span class="qf-u"
+      <span v-if="!(tolerance && hideLabel)" class="qf-u"
         >{{ unitText ?? unit.written }}<template v-if="after"> {{ after }}</template></span
       >
       <slot />
@@ -195,6 +220,7 @@ function entered(event: KeyboardEvent): void {
 .qf-in { font: inherit; font-size: var(--t-3); color: var(--ink); background: none; border: 0; outline: 0; width: 100%; min-width: 0; height: 38px; padding: 0; }
 .right .qf-in { text-align: right; }
 .strong .qf-in { font-weight: 600; font-size: var(--t-4); }
+.two .qf-in { font-size: var(--t-2); }
 .qf-u { color: var(--ink-2); font-size: var(--t-1); padding-left: 6px; white-space: nowrap; }
 .qf-mark { color: var(--ink-2); font-size: var(--t-3); padding-right: 2px; }
 .qf-m { font-size: var(--t-1); color: var(--ink-2); padding-top: 2px; line-height: 1.2; }

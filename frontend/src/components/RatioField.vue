@@ -5,6 +5,8 @@ import type { components } from '@/api/schema'
 
 import { useDraft } from '@/composables/useDraft'
 
+import { toleranceOf } from '@/logic/tolerances'
+
 import QuantityField from './QuantityField.vue'
 import SweepChart from './SweepChart.vue'
 
@@ -97,20 +99,29 @@ function choose(next: string): void {
     value,
     convention: next as 'spring per wheel' | 'wheel per spring',
     how: typed.value?.how ?? 'typed',
+    tolerances: typed.value?.tolerances ?? {},
   })
 }
-function setValue(value: number | null): void {
+function setValue(value: number | null, tolerance: number | null): void {
   if (value === null) return emit('change', null)
   const convention = way.value === 'wheel per spring' ? 'wheel per spring' : 'spring per wheel'
-  emit('change', { kind: 'ratio', value, convention, how: typed.value?.how ?? 'typed' })
+  const tolerances = toleranceOf(typed.value, 'value', tolerance)
+  emit('change', { kind: 'ratio', value, convention, how: typed.value?.how ?? 'typed', tolerances })
 }
-const setLever = (member: 'spring_distance' | 'wheel_distance' | 'spring_angle', value: number | null): void => {
+const LEVER = [
+  { member: 'spring_distance', label: 'pivot to spring' },
+  { member: 'wheel_distance', label: 'pivot to wheel' },
+  { member: 'spring_angle', label: 'spring off upright' },
+] as const
+type LeverMember = (typeof LEVER)[number]['member']
+function setLever(member: LeverMember, value: number | null, tolerance: number | null): void {
   if (levers.value) {
-    if (value !== null) emit('change', { ...levers.value, [member]: value })
+    const tolerances = toleranceOf(levers.value, member, tolerance)
+    if (value !== null) emit('change', { ...levers.value, [member]: value, tolerances })
     return
   }
   const whole = lever.put(member, value)
-  if (whole) emit('change', { kind: 'levers', ...whole })
+  if (whole) emit('change', { kind: 'levers', ...whole, tolerances: toleranceOf(null, member, tolerance) })
 }
 </script>
 
@@ -123,6 +134,8 @@ const setLever = (member: 'spring_distance' | 'wheel_distance' | 'spring_angle',
         of="RatioTyped.value"
         :decimals="3"
         :model-value="typed?.value"
+        :tolerance="typed?.tolerances?.value"
+        tolerant
         @update:model-value="setValue" />
       <div v-else class="said">
         <span class="small quiet">{{ label }}</span><span>{{
@@ -160,24 +173,16 @@ const setLever = (member: 'spring_distance' | 'wheel_distance' | 'spring_angle',
     </div>
     <div v-if="way === 'levers'" class="three">
       <QuantityField
-        label="pivot to spring"
-        of="RatioFromLevers.spring_distance"
+        v-for="l in LEVER"
+        :key="l.member"
+        :label="l.label"
+        :of="`RatioFromLevers.${l.member}`"
+        :decimals="l.member === 'spring_angle' ? 1 : undefined"
         :clearable="!levers"
-        :model-value="levers?.spring_distance ?? lever.get('spring_distance')"
-        @update:model-value="(v) => setLever('spring_distance', v)" />
-      <QuantityField
-        label="pivot to wheel"
-        of="RatioFromLevers.wheel_distance"
-        :clearable="!levers"
-        :model-value="levers?.wheel_distance ?? lever.get('wheel_distance')"
-        @update:model-value="(v) => setLever('wheel_distance', v)" />
-      <QuantityField
-        label="spring off upright"
-        of="RatioFromLevers.spring_angle"
-        :decimals="1"
-        :clearable="!levers"
-        :model-value="levers?.spring_angle ?? lever.get('spring_angle')"
-        @update:model-value="(v) => setLever('spring_angle', v)" />
+        :model-value="levers?.[l.member] ?? lever.get(l.member)"
+        :tolerance="levers?.tolerances?.[l.member]"
+        :tolerant="!!levers"
+        @update:model-value="(v, t) => setLever(l.member, v, t)" />
     </div>
     <p v-if="missing.length" class="small quiet" role="status">
       Counts once {{ missing.join(', ') }} {{ missing.length > 1 ? 'are' : 'is' }} typed{{

@@ -2,24 +2,41 @@
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 
 import { messageOf, mirrorOf, type Place, placeWords } from '@/api/client'
-import { readQuantity } from '@/composables/useReading'
+import { NO_TOLERANCE, readQuantity } from '@/composables/useReading'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { sentence } from '@/logic/sentence'
 import { plainNumber } from '@/units/read'
-import { firstEmpty, meanOf, ROWS, STEPS, valuesAt, WALK, written } from '@/logic/walk'
+import { type ArmMember, useArm } from '@/torsion/useArm'
+import { firstEmpty, meanOf, stepsOf, valuesAt, WALK, type WalkStep, written } from '@/logic/walk'
 
 /** A walk round the vehicle: one large field at a time, the next corner on Enter, keys for gloves, outliers asked about at once. */
 const emit = defineEmits<{ close: [] }>()
 const vehicle = useVehicle()
 const units = useUnits()
 const document_ = computed(() => vehicle.document.value!)
-const at = ref(firstEmpty(document_.value))
-const step = computed(() => STEPS[at.value]!)
+const steps = computed(() => stepsOf(document_.value))
+const rows = computed(() => [...new Set(steps.value.map((s) => s.row))])
+const arms = { front: useArm(vehicle, 'front'), rear: useArm(vehicle, 'rear') }
+const armAt = (s: WalkStep) => arms[s.place.startsWith('front') ? 'front' : 'rear']
+const armMember = (s: WalkStep): ArmMember =>
+  s.row.arm === 'angle' && s.place.endsWith('right') ? 'right_angle' : s.row.arm!
+function read(s: WalkStep): number[] {
+  if (!s.row.arm) return valuesAt(document_.value, s)
+  const value = armAt(s).get(armMember(s))
+  return value === null ? [] : [value]
+}
+function write(s: WalkStep, value: number | null, more = false, tolerance: number | null = null): void {
+  if (s.row.arm) return armAt(s).put(armMember(s), value)
+  const words = `${s.row.words}, ${placeWords(s.place)}${value === null ? ', taken back' : ''}`
+  vehicle.edit(words, written(document_.value, s, value, more, undefined, tolerance))
+}
+const at = ref(firstEmpty(steps.value, read))
+const step = computed(() => steps.value[at.value]!)
 const unit = computed(() => units.unit(step.value.row.si, step.value.row.kind))
-const values = computed(() => valuesAt(document_.value, step.value))
+const values = computed(() => read(step.value))
 const mean = computed(() => meanOf(values.value))
-const done = computed(() => STEPS.filter((s) => valuesAt(document_.value, s).length).length)
+const done = computed(() => steps.value.filter((s) => read(s).length).length)
 const show = (value: number | null): string =>
   value === null
     ? ''
@@ -29,10 +46,12 @@ const show = (value: number | null): string =>
         step.value.row.kind ? { kind: step.value.row.kind } : step.value.row.si === '' ? { decimals: 0 } : {},
       )
 const mirror = computed(() =>
-  meanOf(valuesAt(document_.value, { row: step.value.row, place: mirrorOf(step.value.place) })),
+  step.value.row.arm && step.value.row.arm !== 'angle'
+    ? null
+    : meanOf(read({ row: step.value.row, place: mirrorOf(step.value.place) })),
 )
 const scatter = computed(() => (values.value.length > 1 ? Math.max(...values.value) - Math.min(...values.value) : null))
-const ahead = computed(() => STEPS[(at.value + 1) % STEPS.length]!)
+const ahead = computed(() => steps.value[(at.value + 1) % steps.value.length]!)
 
 const text = ref('')
 const error = ref('')
@@ -84,7 +103,7 @@ async function next(): Promise<void> {
   const inside = plain !== null && (row.low === null || plain >= row.low) && (row.high === null || plain <= row.high)
   // a plain number in the unit shown needs nobody to read it: the walk goes on without the server
   const { data, error: refused } = inside
-    ? { data: { value: plain }, error: undefined }
+    ? { data: { value: plain, tolerance: null }, error: undefined }
     : await readQuantity({
         text: typed,
         unit: row.si,
@@ -92,14 +111,14 @@ async function next(): Promise<void> {
         low: row.low,
         high: row.high,
       })
-  if (!data) {
-    error.value = messageOf(refused)
+  if (!data || (data.tolerance && !row.quantity)) {
+    error.value = data ? NO_TOLERANCE : messageOf(refused)
     field.value?.focus()
     return field.value?.select()
   }
   error.value = ''
   const before = suspicious(place)
-  vehicle.edit(`${row.words}, ${placeWords(place)}`, written(document_.value, step.value, data.value, again.value))
+  write(step.value, data.value, again.value, data.tolerance)
   again.value = false
   if (row.quantity) {
     await reported()
@@ -110,14 +129,11 @@ async function next(): Promise<void> {
 }
 function move(by: number): void {
   const to = at.value + by
-  if (to >= STEPS.length || to < 0) return emit('close')
+  if (to >= steps.value.length || to < 0) return emit('close')
   at.value = to
 }
 function measureAgain(): void {
-  vehicle.edit(
-    `${step.value.row.words}, ${placeWords(step.value.place)}, taken back`,
-    written(document_.value, step.value, null, false),
-  )
+  write(step.value, null)
   asking.value = null
   text.value = ''
   field.value?.focus()
@@ -181,7 +197,7 @@ const last = computed(() =>
 <template>
   <div class="walk" @keydown.esc.stop="emit('close')" @keydown="typedElsewhere">
     <div class="side">
-      <p class="quiet count" role="status">{{ done }} of {{ STEPS.length }} read</p>
+      <p class="quiet count" role="status">{{ done }} of {{ steps.length }} read</p>
       <svg
         viewBox="0 0 264 124"
         class="plan"
@@ -192,7 +208,7 @@ const last = computed(() =>
         <path class="glass" d="M78 26q-8 26 0 52l22-6q-5-20 0-40zM206 27q6 25 0 50l-18-7q4-18 0-36z" />
         <g v-for="p in WALK" :key="p">
           <circle
-            v-if="valuesAt(document_, { row: step.row, place: p }).length"
+            v-if="read({ row: step.row, place: p }).length"
             class="dot"
             :cx="spot(p)[0]"
             :cy="spot(p)[1] + 4"
@@ -282,11 +298,11 @@ const last = computed(() =>
       </div>
       <div class="rows">
         <button
-          v-for="r in ROWS"
+          v-for="r in rows"
           :key="r.id"
           class="jump"
           :aria-pressed="r === step.row"
-          @click="at = STEPS.findIndex((s) => s.row === r)">
+          @click="at = steps.findIndex((s) => s.row === r)">
           {{ r.words }}
         </button>
       </div>

@@ -56,7 +56,7 @@ describe('a quantity field', () => {
     expect(by.mock.calls).toEqual([[-0.02], [0.0055]])
     expect(changed).not.toHaveBeenCalled()
     await host.get('input').setValue('340')
-    expect(changed).toHaveBeenCalledWith(0.34)
+    expect(changed).toHaveBeenCalledWith(0.34, null)
     expect(by).toHaveBeenCalledTimes(2)
   })
   it('loses nothing when its station is left before the server has answered', async () => {
@@ -70,7 +70,7 @@ describe('a quantity field', () => {
     answer({ status: 200, body: { value: 0.031, note: null } })
     await settle()
     expect(changed).toHaveBeenCalledOnce()
-    expect(changed).toHaveBeenCalledWith(0.031)
+    expect(changed).toHaveBeenCalledWith(0.031, null)
   })
   it('hands over what the server read and shows it in the unit chosen', async () => {
     answers = async () => ({ status: 200, body: { value: 0.0254, note: null } })
@@ -80,7 +80,7 @@ describe('a quantity field', () => {
     expect(input.element.value).toBe('26')
     await input.setValue('1 in')
     await settle()
-    expect(changed).toHaveBeenLastCalledWith(0.0254)
+    expect(changed).toHaveBeenLastCalledWith(0.0254, null)
     units.choose('inch')
     await input.trigger('blur')
     await nextTick()
@@ -101,6 +101,20 @@ describe('a quantity field', () => {
     expect(input.element.value).toBe('26')
     expect(host.find('[role=alert]').exists()).toBe(false)
   })
+  it('keeps what was typed when the refusal comes after the field was left', async () => {
+    let refuse: (a: Answer) => void = () => undefined
+    answers = () => new Promise((resolve) => (refuse = resolve))
+    const host = put(QuantityField, { label: 'gap', si: 'm', modelValue: 0.026, 'onUpdate:modelValue': vi.fn() })
+    const input = host.get('input')
+    await input.trigger('focus')
+    await input.setValue('12 kg')
+    await settle()
+    await input.trigger('blur')
+    refuse({ status: 422, body: { error: { key: 'text', message: 'This is a mass', faults: [] } } })
+    await settle()
+    expect(input.element.value).toBe('12 kg')
+    expect(localStorage.getItem('feder-unread')).toContain('12 kg')
+  })
   it('drops an answer that comes after a newer one was asked for', async () => {
     const waiting: Record<string, (a: Answer) => void> = {}
     answers = (text) => new Promise((resolve) => (waiting[text] = resolve))
@@ -116,7 +130,7 @@ describe('a quantity field', () => {
     await settle()
     waiting['2 cm']!({ status: 200, body: { value: 0.02 } })
     await settle()
-    expect(changed.mock.calls).toEqual([[0.026]])
+    expect(changed.mock.calls).toEqual([[0.026, null]])
   })
   it('reads a plain number by itself, within the bounds that the core gives its name', async () => {
     answers = () => Promise.reject(new Error('nobody is asked'))
@@ -130,14 +144,29 @@ describe('a quantity field', () => {
     await host.get('input').setValue('1405')
     await host.get('input').setValue('14050')
     await settle()
-    expect(changed.mock.calls).toEqual([[1.405]])
+    expect(changed.mock.calls).toEqual([[1.405, null]])
     expect(host.get('[role=alert]').text()).toContain('far outside what a vehicle has')
+  })
+  it('hands over a tolerance with its number, shows it, and says where none is kept', async () => {
+    answers = async () => ({ status: 200, body: { value: 0.04, tolerance: 0.0004 } })
+    const [kept, lost] = [vi.fn(), vi.fn()]
+    const field = { label: 'gap', si: 'm', modelValue: 0.026, tolerance: 0.0015 }
+    const host = put(QuantityField, { ...field, tolerant: true, 'onUpdate:modelValue': kept })
+    expect(host.get('input').element.value).toBe('26 ± 1.5')
+    await host.get('input').setValue('40 +- 0.4')
+    await settle()
+    expect(kept.mock.calls).toEqual([[0.04, 0.0004]])
+    const plain = put(QuantityField, { label: 'gap', si: 'm', modelValue: 0.026, 'onUpdate:modelValue': lost })
+    await plain.get('input').setValue('40 +- 0.4')
+    await settle()
+    expect(lost).not.toHaveBeenCalled()
+    expect(plain.get('[role=alert]').text()).toContain('No tolerance is kept here')
   })
   it('empties to nothing only where that is allowed', async () => {
     const changed = vi.fn()
     const free = put(QuantityField, { label: 'a', si: 'm', modelValue: 0.026, 'onUpdate:modelValue': changed })
     await free.get('input').setValue('')
-    expect(changed).toHaveBeenCalledWith(null)
+    expect(changed).toHaveBeenCalledWith(null, null)
     const needed = vi.fn()
     const fixed = put(QuantityField, {
       label: 'b',
@@ -215,6 +244,8 @@ const end = (name: 'front' | 'rear', rate: number, hz: number) => ({
   motion_ratio: figure(name === 'front' ? 0.96 : 0.72, ''),
   wheel_rate: figure(30e3, 'N/m'),
   frequency: figure(hz, 'Hz', 1.45),
+  frequency_low: figure(1.7, 'Hz'),
+  frequency_high: figure(2.3, 'Hz'),
   rate_low: null,
   rate_high: null,
   // a plain square law through the mark
@@ -232,8 +263,6 @@ const report = {
   corners: {},
   ends: { front: end('front', 40e3, 1.86), rear: end('rear', 60e3, 2.13) },
   vehicle: {
-    frequency_low: figure(1.7, 'Hz'),
-    frequency_high: figure(2.3, 'Hz'),
     flat_low: figure(1.95, 'Hz'),
     flat_high: figure(2.24, 'Hz'),
   },

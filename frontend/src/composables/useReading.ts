@@ -2,6 +2,7 @@ import { readonly, ref, watch } from 'vue'
 
 import { api } from '@/api/client'
 
+export const NO_TOLERANCE = 'No tolerance is kept here: type the number alone'
 const out = ref(0)
 
 /** How many typed quantities the server is still reading: until they are read, not all that was typed is saved. */

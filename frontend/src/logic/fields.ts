@@ -1,33 +1,121 @@
-/** The same on two wheels. */
-export const FIELDS_OF_TWO: typeof FIELDS = [
-  { words: 'Use, sag targets, lean wanted', station: 'brief', hash: '#use' },
-  { words: 'What is wrong now', station: 'brief', hash: '#complaint' },
-  { words: 'Sag readings, extended, bike alone, rider on', station: 'survey', hash: '' },
-  { words: 'Spring, preload, pressure as found, weights', station: 'survey', hash: '#as-found' },
-  { words: 'Known damage', station: 'survey', hash: '#damage' },
-  { words: 'Wheelbase, tyre radius', station: 'geometry', hash: '#dimensions' },
-  { words: 'Rake, offset, travel, leverage, rear arm', station: 'geometry', hash: '' },
-  { words: 'Verdict, turns, pressure, springs by sag', station: 'height', hash: '' },
-  { words: 'Lean, seat height, what it takes', station: 'height', hash: '' },
-  { words: 'Clicks, oil level, spacers, tyre pressure', station: 'height', hash: '#settings' },
+import type { Station } from '@/api/client'
+
+/** Something that can be found: its words as on the screen, other words people use for it, and where it stands. */
+export interface Found {
+  words: string
+  also?: string
+  station: Station | 'compare'
+  /** What the station shows of several views. */
+  view?: string
+  hash?: string
+}
+
+const BRIEF: Found[] = [
+  { words: 'What is it for: use', also: 'purpose target', station: 'brief', hash: '#use' },
+  { words: 'What is wrong now', also: 'complaint symptom floats bottoms harsh', station: 'brief', hash: '#complaint' },
+  { words: 'What may not be given up', also: 'keep limits', station: 'brief', hash: '#complaint' },
+  { words: 'Vehicle, its name', also: 'rename call', station: 'brief' },
 ]
-/** Fields that can be found by name: the station they stand at, and the anchor there. */
-export const FIELDS: { words: string; station: string; hash: string }[] = [
-  { words: 'Use, frequency target', station: 'brief', hash: '#use' },
-  { words: 'What is wrong now', station: 'brief', hash: '#complaint' },
-  { words: 'Flat ride or stiff front', station: 'brief', hash: '#schools' },
-  { words: 'Corner weights', station: 'survey', hash: '#weights' },
-  { words: 'Heights, floor to arch, hub to arch', station: 'survey', hash: '#heights' },
-  { words: 'Known damage', station: 'survey', hash: '#damage' },
-  { words: 'Spring as found', station: 'survey', hash: '#as-found' },
-  { words: 'Wheelbase, track, overhang', station: 'geometry', hash: '#dimensions' },
-  { words: 'Motion ratio', station: 'geometry', hash: '#ratios' },
-  { words: 'Unsprung mass', station: 'geometry', hash: '#ratios' },
-  { words: 'Damper coefficient', station: 'geometry', hash: '#ratios' },
-  { words: 'Travel limits: droop, stop, solid, tyre contact', station: 'geometry', hash: '#limits-front' },
-  { words: 'Collar, turns', station: 'height', hash: '#height-front_left' },
-  { words: 'Seat length', station: 'height', hash: '#height-front_left' },
-  { words: 'Measured after fitting, correction', station: 'height', hash: '#fitted' },
-  { words: 'Range of the kit, wheel spacers', station: 'height', hash: '#settings' },
-  { words: 'Clicks, tyre pressure, camber, toe', station: 'height', hash: '#settings' },
+
+/** Fields of a car that can be found by their words. */
+export const FIELDS: Found[] = [
+  ...BRIEF,
+  { words: 'Frequency wanted', also: 'target hertz natural frequency band', station: 'brief', hash: '#use' },
+  { words: 'Rear over front wanted', also: 'frequency ratio flat ride', station: 'brief', hash: '#use' },
+  { words: 'Held at full droop', also: 'preload seated minimum', station: 'brief', hash: '#use' },
+  { words: 'Flat ride or stiff front', also: 'school pitch', station: 'brief', hash: '#schools' },
+  { words: 'Bump stops: not touched, or as springs', also: 'bumpstop school', station: 'brief', hash: '#schools' },
+  { words: 'Frequency counts with or without the tyre', also: 'basis', station: 'brief', hash: '#schools' },
+  { words: 'Weight at each corner', also: 'corner weights scales mass balance', station: 'survey', hash: '#weights' },
+  { words: 'Hub to arch', also: 'ride height fender wheel centre', station: 'survey', hash: '#heights' },
+  { words: 'Floor to arch', also: 'ride height ground fender', station: 'survey', hash: '#heights' },
+  { words: 'Sill off floor', also: 'rake rocker', station: 'survey', hash: '#heights' },
+  { words: 'Walk round', also: 'measure', station: 'survey' },
+  { words: 'Level floor, tyre pressures, rolled', also: 'conditions', station: 'survey' },
+  { words: 'Who or what is aboard, fuel', also: 'ballast driver', station: 'survey' },
+  { words: 'Known damage', also: 'cracks corrosion leak worn', station: 'survey', hash: '#damage' },
+  { words: 'Spring as found: rate, free length', also: 'stock standard oem', station: 'survey', hash: '#as-found' },
+  { words: 'Torsion bar as found: diameter, splines', also: 'index', station: 'survey', hash: '#as-found' },
+  { words: 'Readings from a file, blank page', also: 'import csv print form', station: 'survey' },
+  { words: 'Wheelbase, overhangs, roof height', also: 'dimensions', station: 'geometry', hash: '#dimensions' },
+  { words: 'Track', also: 'width tread', station: 'geometry', hash: '#ratios' },
+  { words: 'Centre of gravity over the floor', also: 'cg cog', station: 'geometry', hash: '#roll' },
+  { words: 'Roll centre over the floor', also: 'rc', station: 'geometry', hash: '#ratios' },
+  { words: 'Layout', also: 'strut wishbone live axle divorced torsion', station: 'geometry', hash: '#ratios' },
+  { words: 'Motion ratio', also: 'leverage installation ratio lever sweep', station: 'geometry', hash: '#ratios' },
+  { words: 'Unsprung mass', also: 'weight wheel brake', station: 'geometry', hash: '#ratios' },
+  { words: 'Damper coefficient', also: 'shock absorber damping', station: 'geometry', hash: '#ratios' },
+  { words: 'Tyre radius, tyre rate', also: 'tire stiffness', station: 'geometry', hash: '#ratios' },
+  { words: 'Anti-roll bar', also: 'sway bar stabiliser arb rate hole', station: 'geometry', hash: '#ratios' },
+  { words: 'Full droop', also: 'rebound travel extended hanging', station: 'geometry', hash: '#limits-front' },
+  { words: 'Damper solid', also: 'bump travel compressed bottom', station: 'geometry', hash: '#limits-front' },
+  { words: 'Tyre meets arch', also: 'contact rub liner', station: 'geometry', hash: '#limits-front' },
+  {
+    words: 'Bump stop: shaft, length, squeeze, force',
+    also: 'jounce bumper',
+    station: 'geometry',
+    hash: '#limits-front',
+  },
+  { words: 'Gas pressure of the damper, rod diameter', also: 'charge', station: 'geometry', hash: '#limits-front' },
+  { words: 'Friction at the wheel', also: 'stiction', station: 'geometry', hash: '#limits-front' },
+  { words: 'Lower arm, length and angle', also: 'wishbone control arm', station: 'geometry', hash: '#limits-front' },
+  { words: 'Which way the arm lies', also: 'trailing transverse spacer', station: 'geometry', hash: '#limits-front' },
+  { words: 'Spring rate, springs on the shelf', also: 'stiffness choice candidates', station: 'springs' },
+  { words: 'Spring on the standard perch', also: 'lowering spring fixed', station: 'springs' },
+  { words: 'Load plan: passengers, luggage, trailer', also: 'tow payload plate', station: 'springs', view: 'loads' },
+  {
+    words: 'Roll, anti-roll bars, load transfer',
+    also: 'sway bar stabiliser balance',
+    station: 'springs',
+    view: 'roll',
+  },
+  {
+    words: 'Hub to arch asked for',
+    also: 'ride height lower raise drop',
+    station: 'height',
+    hash: '#height-front_left',
+  },
+  {
+    words: 'Collar, turns',
+    also: 'perch preload ring nut adjuster coilover',
+    station: 'height',
+    hash: '#height-front_left',
+  },
+  {
+    words: 'Seat length, thread, lead',
+    also: 'spring seat perch pitch',
+    station: 'height',
+    hash: '#height-front_left',
+  },
+  { words: 'Splines, plate angle, free angle', also: 'torsion bar index', station: 'height' },
+  { words: 'Measured after fitting, correction', also: 'set down trim', station: 'height', hash: '#fitted' },
+  { words: 'Range of the kit', also: 'permitted approval', station: 'height', hash: '#settings' },
+  { words: 'Wheel spacers', also: 'offset', station: 'height', hash: '#settings' },
+  { words: 'Clicks', also: 'rebound bump compression damper adjuster', station: 'height', hash: '#settings' },
+  { words: 'Tyre pressure', also: 'tire psi bar', station: 'height', hash: '#settings' },
+  { words: 'Camber, toe', also: 'alignment tracking', station: 'height', hash: '#settings' },
+  { words: 'Bump and droop travel', also: 'rebound jounce limits', station: 'travel' },
+  { words: 'Bump stop cut, packers', also: 'bumper shim trim', station: 'travel' },
+]
+/** The same on two wheels. */
+export const FIELDS_OF_TWO: Found[] = [
+  ...BRIEF,
+  { words: 'Sag wanted, lean wanted', also: 'target static rider', station: 'brief', hash: '#use' },
+  { words: 'Sag readings: extended, bike alone, rider on', also: 'measure static', station: 'survey' },
+  { words: 'Spring, preload, pressure as found', also: 'stock air', station: 'survey', hash: '#as-found' },
+  { words: 'Scale under the wheel', also: 'weight mass', station: 'survey', hash: '#as-found' },
+  { words: 'Known damage', also: 'leak seals worn', station: 'survey', hash: '#damage' },
+  { words: 'Wheelbase, tyre radius', also: 'dimensions tire', station: 'geometry', hash: '#dimensions' },
+  { words: 'Rake, offset, trail', also: 'head angle caster steering', station: 'geometry' },
+  { words: 'Travel, leverage, linkage', also: 'motion ratio stroke', station: 'geometry' },
+  { words: 'Rear arm: length, pivot height', also: 'swingarm', station: 'geometry' },
+  { words: 'Hard parts, lean before they touch', also: 'footpeg clearance', station: 'geometry' },
+  { words: 'Springs by sag', also: 'rate stiffness choice', station: 'springs' },
+  { words: 'Rider, pillion, luggage', also: 'load weight passenger', station: 'springs', view: 'loads' },
+  { words: 'Verdict, preload turns, pressure', also: 'sag adjuster', station: 'height' },
+  { words: 'Lean, seat height, what it takes', also: 'ground clearance', station: 'height' },
+  { words: 'Clicks', also: 'rebound compression damper', station: 'height', hash: '#settings' },
+  { words: 'Oil level, fork spacers, clamp', also: 'fork oil', station: 'height', hash: '#settings' },
+  { words: 'Tyre pressure', also: 'tire psi bar', station: 'height', hash: '#settings' },
+  { words: 'Travel curve, leverage over the travel', also: 'progression', station: 'travel' },
 ]

@@ -14,6 +14,8 @@ export interface WalkRow extends Bounds {
   kind?: 'fine length'
   /** Quantity of the survey, or member of the corner as found. */
   quantity?: Reading['quantity']
+  /** Member of a torsion bar's arm. */
+  arm?: 'length' | 'angle' | 'chassis'
   member?: 'tyre_pressure' | 'collar' | 'rebound' | 'bump' | 'camber' | 'toe'
   how?: Reading['how']
 }
@@ -49,6 +51,27 @@ const SHEET: Omit<WalkRow, keyof Bounds>[] = [
     of: 'Survey.sill',
     quantity: 'sill',
     how: 'tape',
+  },
+  {
+    id: 'arm-length',
+    words: 'arm length',
+    says: 'Torsion bar: from the bar’s axis to the wheel centre, at right angles to the axis.',
+    of: 'TorsionArm.length',
+    arm: 'length',
+  },
+  {
+    id: 'chassis',
+    words: 'level on the chassis',
+    says: 'Torsion bar: what the level shows on the chassis; 0 when it was zeroed there.',
+    of: 'TorsionArm.chassis',
+    arm: 'chassis',
+  },
+  {
+    id: 'arm',
+    words: 'level along the arm',
+    says: 'Torsion bar: the level the same way round as on the chassis; wheel end down is positive.',
+    of: 'TorsionArm.angle',
+    arm: 'angle',
   },
   {
     id: 'pressure',
@@ -101,7 +124,16 @@ export interface WalkStep {
   row: WalkRow
   place: Place
 }
-export const STEPS: WalkStep[] = ROWS.flatMap((row) => WALK.map((place) => ({ row, place })))
+const onBar = (document: Document, place: Place): boolean =>
+  document.vehicle.ends?.[place.startsWith('front') ? 'front' : 'rear']?.layout === 'torsion arm'
+/** Whether a row is read at a corner: an arm has one length and one chassis, its bar no collar. */
+function asked(document: Document, row: WalkRow, place: Place): boolean {
+  if (row.arm) return onBar(document, place) && (row.arm === 'angle' || place.endsWith('left'))
+  return row.member !== 'collar' || !onBar(document, place)
+}
+/** Every reading of the walk, in its order. */
+export const stepsOf = (document: Document): WalkStep[] =>
+  ROWS.flatMap((row) => WALK.filter((place) => asked(document, row, place)).map((place) => ({ row, place })))
 
 const sideOf = (document: Document, place: Place): SideSetup => document.setups[0]!.sides![place]!
 /** Where the newest survey with a setup on the wheels stands; none told: the one as found. -1 where there is none. */
@@ -118,9 +150,15 @@ const readingsOf = (document: Document, step: WalkStep, setup?: string): Reading
 /** Every value read at a step, as found or with a setup on the wheels: several are repeats. */
 export function valuesAt(document: Document, step: WalkStep, setup?: string): number[] {
   if (step.row.quantity) return readingsOf(document, step, setup).map((r) => r.value)
+  if (!step.row.member) return []
   const value = sideOf(document, step.place)[step.row.member!]
   if (value === null || value === undefined) return []
   return [typeof value === 'number' ? value : value.count]
+}
+/** The tolerance typed with a step's one reading. */
+export function toleranceAt(document: Document, step: WalkStep): number | null {
+  const found = readingsOf(document, step)
+  return found.length === 1 ? (found[0]!.tolerance ?? null) : null
 }
 export const meanOf = (values: number[]): number | null =>
   values.length ? values.reduce((a, b) => a + b, 0) / values.length : null
@@ -132,13 +170,22 @@ export function written(
   value: number | null,
   again: boolean,
   setup?: string,
+  tolerance: number | null = null,
 ): { path: Path; value: unknown }[] {
   const { row, place } = step
   if (row.quantity) {
     const at = surveyAt(document, setup)
     const all = document.surveys?.[at]?.readings ?? []
-    const others = again ? [...all] : all.filter((r) => r.place !== place || r.quantity !== row.quantity)
-    const list = value === null ? others : [...others, { place, quantity: row.quantity, value, how: row.how! }]
+    const here = (r: Reading): boolean => r.place === place && r.quantity === row.quantity
+    const others = again ? [...all] : all.filter((r) => !here(r))
+    const made = {
+      place,
+      quantity: row.quantity,
+      value: value!,
+      how: row.how!,
+      ...(tolerance === null ? {} : { tolerance }),
+    }
+    const list = value === null ? others : [...others, made]
     if (at >= 0) return [{ path: ['surveys', at, 'readings'], value: list }]
     const [surveys, found] = [document.surveys ?? [], document.setups[0]!.id]
     const first = surveys.length ? surveys : [{ id: 'first', readings: [] }]
@@ -158,11 +205,10 @@ export function written(
   return [{ path: ['setups', 0, 'sides', place, row.member!], value: made }]
 }
 
-/** The first step that has no value yet, from a place on; the start when all are filled. */
-export function firstEmpty(document: Document, from = 0): number {
-  for (let i = 0; i < STEPS.length; i++) {
-    const at = (from + i) % STEPS.length
-    if (!valuesAt(document, STEPS[at]!).length) return at
-  }
-  return 0
+/** The first step that has no value yet; the start when all are filled. */
+export function firstEmpty(steps: WalkStep[], values: (step: WalkStep) => number[]): number {
+  return Math.max(
+    0,
+    steps.findIndex((step) => !values(step).length),
+  )
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-import { onTwo } from '@/api/client'
+import { type EndName, onTwo } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
 import { useVehicle } from '@/composables/useVehicle'
 import SagTargets from '@/sag/SagTargets.vue'
@@ -64,19 +64,39 @@ const SCHOOLS = [
     ],
   },
 ] as const
+const ENDS: readonly EndName[] = ['front', 'rear']
 const FLAT = USUAL['Targets.frequency_ratio'] as [number, number]
-const band = computed(() => vehicle.report.value?.vehicle)
-function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', value: number | null): void {
+type Edges = { low: number; high: number }
+type BandName = 'frequency' | 'front_frequency' | 'rear_frequency' | 'frequency_ratio'
+const targets = computed(() => brief.value.targets ?? {})
+/** What holds at an end: its own band, the one of both, or the usual of the use as the report tells it. */
+function bandOf(end: EndName): Partial<Edges> {
+  const typed = targets.value[`${end}_frequency`] ?? targets.value.frequency
+  const usual = vehicle.report.value?.ends[end]
+  return typed ?? { low: usual?.frequency_low?.value, high: usual?.frequency_high?.value }
+}
+const apart = computed(() => !!(targets.value.front_frequency || targets.value.rear_frequency))
+/** One row for both ends, or one for each. */
+const bands = computed<{ words: string; member: BandName; now: Partial<Edges> }[]>(() =>
+  apart.value
+    ? ENDS.map((end) => ({ words: `${end}, `, member: `${end}_frequency` as const, now: bandOf(end) }))
+    : [{ words: '', member: 'frequency', now: bandOf('front') }],
+)
+/** Each end gets a band of its own, or both the front one's again. */
+function part(on: boolean): void {
+  const [front, rear] = ENDS.map(bandOf)
+  const own = (b: Partial<Edges> | undefined) => (on && b?.low && b.high ? { low: b.low, high: b.high } : null)
+  vehicle.edit(on ? 'targets, each end its own' : 'targets, one for both ends', [
+    { path: ['brief', 'targets', 'front_frequency'], value: own(front) },
+    { path: ['brief', 'targets', 'rear_frequency'], value: own(rear) },
+  ])
+}
+const ratioNow = computed<Edges>(() => targets.value.frequency_ratio ?? { low: FLAT[0], high: FLAT[1] })
+function setBand(member: BandName, now: Partial<Edges>, edge: 'low' | 'high', value: number | null): void {
   if (value === null) return set('target, back to the usual', ['targets', member], null)
-  const now =
-    member === 'frequency'
-      ? { low: band.value?.frequency_low?.value ?? 1, high: band.value?.frequency_high?.value ?? 2 }
-      : {
-          low: brief.value.targets?.frequency_ratio?.low ?? FLAT[0],
-          high: brief.value.targets?.frequency_ratio?.high ?? FLAT[1],
-        }
-  const next = { ...now, [edge]: value }
-  if (next.low <= next.high) set('target', ['targets', member], next)
+  const other = edge === 'low' ? now.high : now.low
+  const next = { low: value, high: value, ...(edge === 'low' ? { high: other ?? value } : { low: other ?? value }) }
+  set('target', ['targets', member], next)
 }
 </script>
 
@@ -118,7 +138,10 @@ function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', 
         @click="
           vehicle.edit('use', [
             { path: ['brief', 'use'], value: u.value },
-            { path: ['brief', 'targets', 'frequency'], value: null },
+            ...(['frequency', 'front_frequency', 'rear_frequency'] as const).map((band) => ({
+              path: ['brief', 'targets', band],
+              value: null,
+            })),
           ])
         ">
         <b>{{ u.words }}</b><span>{{ u.says }}</span>
@@ -129,21 +152,26 @@ function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', 
   <section v-else class="two" aria-label="Targets">
     <div>
       <h3>Frequency wanted</h3>
-      <div class="pair">
+      <div v-for="b in bands" :key="b.member" class="pair">
         <QuantityField
-          label="from"
+          :label="`${b.words}from`"
           of="Targets.frequency"
-          :model-value="band?.frequency_low?.value"
-          @update:model-value="(v) => setBand('frequency', 'low', v)" />
+          :model-value="b.now.low"
+          :high="b.now.high"
+          beyond="This is above “to”: raise that first"
+          @update:model-value="(v) => setBand(b.member, b.now, 'low', v)" />
         <QuantityField
-          label="to"
+          :label="`${b.words}to`"
           of="Targets.frequency"
-          :model-value="band?.frequency_high?.value"
-          @update:model-value="(v) => setBand('frequency', 'high', v)" />
+          :model-value="b.now.high"
+          :low="b.now.low"
+          beyond="This is below “from”: lower that first"
+          @update:model-value="(v) => setBand(b.member, b.now, 'high', v)" />
       </div>
+      <v-checkbox label="each end its own" :model-value="apart" @update:model-value="(v) => part(!!v)" />
       <p class="small quiet mt-1">
         {{
-          brief.targets?.frequency
+          targets.frequency || apart
             ? 'Yours. Empty a field to go back to the usual.'
             : 'Usual for this use; general practice, yours to edit.'
         }}
@@ -156,14 +184,18 @@ function setBand(member: 'frequency' | 'frequency_ratio', edge: 'low' | 'high', 
           label="ratio of frequencies, from"
           of="Targets.frequency_ratio"
           :decimals="2"
-          :model-value="brief.targets?.frequency_ratio?.low ?? FLAT[0]"
-          @update:model-value="(v) => setBand('frequency_ratio', 'low', v)" />
+          :model-value="ratioNow.low"
+          :high="ratioNow.high"
+          beyond="This is above “to”: raise that first"
+          @update:model-value="(v) => setBand('frequency_ratio', ratioNow, 'low', v)" />
         <QuantityField
           label="ratio of frequencies, to"
           of="Targets.frequency_ratio"
           :decimals="2"
-          :model-value="brief.targets?.frequency_ratio?.high ?? FLAT[1]"
-          @update:model-value="(v) => setBand('frequency_ratio', 'high', v)" />
+          :model-value="ratioNow.high"
+          :low="ratioNow.low"
+          beyond="This is below “from”: lower that first"
+          @update:model-value="(v) => setBand('frequency_ratio', ratioNow, 'high', v)" />
       </div>
       <p class="small quiet mt-1">
         {{

@@ -8,6 +8,7 @@ import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import RatioField from '@/components/RatioField.vue'
 import { useVehicle } from '@/composables/useVehicle'
+import { toleranceOf } from '@/logic/tolerances'
 import ArmFields from '@/torsion/ArmFields.vue'
 
 /** Dimensions, motion ratios, unsprung masses and the four travel limits. */
@@ -33,9 +34,21 @@ const setValued = (
   words: string,
   member: string[],
   now: object | null | undefined,
-  value: number | null,
+  [value, tolerance]: [number | null, number | null],
   how: string,
-): void => setEnd(end, words, member, value === null ? null : { how, ...now, value })
+): void => setEnd(end, words, member, value === null ? null : { how, ...now, value, tolerance })
+/** A plain number of a part of an end, with the tolerance typed behind it. */
+function setPlain(
+  end: EndName,
+  words: string,
+  part: 'limits' | 'tyre',
+  member: string,
+  value: number | null,
+  t: number | null,
+): void {
+  const now = ends.value[end]![part]
+  setEnd(end, words, [part], { ...now, [member]: value, tolerances: toleranceOf(now, member, t) })
+}
 function setLayout(end: EndName, layout: string): void {
   const apart = layout === 'divorced' || layout === 'torsion arm'
   vehicle.edit(`${end} layout`, [
@@ -50,6 +63,19 @@ function setLayout(end: EndName, layout: string): void {
     },
   ])
 }
+/** What the setup in hand changes of what is measured here. */
+const CHANGED = {
+  body: 'damper length',
+  pads: 'pads at the seat',
+  spacer: 'wheel spacers',
+  stop: 'bump stops',
+} as const
+const differs = computed(() => {
+  const sides = vehicle.isFound.value ? [] : Object.values(vehicle.setup.value?.sides ?? {})
+  return (Object.keys(CHANGED) as (keyof typeof CHANGED)[])
+    .filter((member) => sides.some((side) => side?.[member]))
+    .map((member) => CHANGED[member])
+})
 const LIMITS = [
   { member: 'droop', words: 'full droop', letter: 'D', says: 'wheel hanging on the damper' },
   { member: 'stop', words: 'stop touched', letter: '', says: 'bump stop just meets' },
@@ -66,11 +92,11 @@ const DIMENSIONS = [
   { member: 'rear_overhang', words: 'rear overhang' },
   { member: 'roof_height', words: 'roof height' },
 ] as const
-const cgHeight = (value: number | null): void =>
+const cgHeight = (value: number | null, tolerance: number | null): void =>
   set(
     'height of the centre of gravity',
     ['sprung_cg_height'],
-    value === null ? null : { how: 'estimated', ...about.value.sprung_cg_height, value },
+    value === null ? null : { how: 'estimated', ...about.value.sprung_cg_height, value, tolerance },
   )
 const estimateDamper = (end: EndName, on: boolean): void =>
   setEnd(end, 'damper coefficient, how it was got', ['damper_coefficient', 'how'], on ? 'estimated' : 'typed')
@@ -79,7 +105,11 @@ const estimateDamper = (end: EndName, on: boolean): void =>
 <template>
   <div class="bench-top">
     <h1>Geometry</h1>
-    <span class="quiet">measured once, holds for every setup</span>
+    <span v-if="differs.length" class="quiet"
+      >as found; {{ vehicle.setup.value!.name }} differs in {{ differs.join(', ') }}:
+      <router-link class="link" :to="`/vehicle/${vehicle.id}/height#settings`">under Height</router-link></span
+    >
+    <span v-else class="quiet">as found; a setup can differ in dampers, pads and wheels, under Height</span>
   </div>
   <section id="dimensions" class="dims">
     <QuantityField
@@ -87,8 +117,11 @@ const estimateDamper = (end: EndName, on: boolean): void =>
       of="Vehicle.wheelbase"
       strong
       :model-value="about.wheelbase?.value"
+      :tolerance="about.wheelbase?.tolerance"
+      tolerant
       @update:model-value="
-        (v) => set('wheelbase', ['wheelbase'], v === null ? null : { how: 'tape', ...about.wheelbase, value: v })
+        (v, tolerance) =>
+          set('wheelbase', ['wheelbase'], v === null ? null : { how: 'tape', ...about.wheelbase, value: v, tolerance })
       " />
     <QuantityField
       v-for="d in DIMENSIONS"
@@ -104,6 +137,8 @@ const estimateDamper = (end: EndName, on: boolean): void =>
       of="Vehicle.sprung_cg_height"
       :estimated="about.sprung_cg_height?.how === 'estimated'"
       :model-value="about.sprung_cg_height?.value"
+      :tolerance="about.sprung_cg_height?.tolerance"
+      tolerant
       @update:model-value="cgHeight" />
     <p class="small quiet">
       With both roll centres it gives roll, load moved and the cornering at which a stop is met. An estimate does: near
@@ -137,8 +172,10 @@ const estimateDamper = (end: EndName, on: boolean): void =>
           of="End.unsprung_mass"
           :decimals="1"
           :model-value="ends[end]!.unsprung_mass?.value"
+          :tolerance="ends[end]!.unsprung_mass?.tolerance"
+          tolerant
           @update:model-value="
-            (v) => setValued(end, 'unsprung mass', ['unsprung_mass'], ends[end]!.unsprung_mass, v, 'scales')
+            (...v) => setValued(end, 'unsprung mass', ['unsprung_mass'], ends[end]!.unsprung_mass, v, 'scales')
           " />
       </div>
       <ArmFields v-if="ends[end]!.layout === 'torsion arm'" :end="end" />
@@ -171,8 +208,10 @@ const estimateDamper = (end: EndName, on: boolean): void =>
           of="End.damper_coefficient"
           :estimated="ends[end]!.damper_coefficient?.how === 'estimated'"
           :model-value="ends[end]!.damper_coefficient?.value"
+          :tolerance="ends[end]!.damper_coefficient?.tolerance"
+          tolerant
           @update:model-value="
-            (v) =>
+            (...v) =>
               setValued(end, 'damper coefficient', ['damper_coefficient'], ends[end]!.damper_coefficient, v, 'typed')
           " />
         <v-checkbox
@@ -187,13 +226,17 @@ const estimateDamper = (end: EndName, on: boolean): void =>
           label="tyre radius, loaded"
           of="Tyre.radius"
           :model-value="ends[end]!.tyre?.radius"
-          @update:model-value="(v) => setEnd(end, 'tyre radius', ['tyre', 'radius'], v)" />
+          :tolerance="ends[end]!.tyre?.tolerances?.radius"
+          tolerant
+          @update:model-value="(...v) => setPlain(end, 'tyre radius', 'tyre', 'radius', ...v)" />
         <QuantityField
           label="tyre rate, if known"
           of="Tyre.rate"
           :model-value="ends[end]!.tyre?.rate?.value"
+          :tolerance="ends[end]!.tyre?.rate?.tolerance"
+          tolerant
           @update:model-value="
-            (v) => setValued(end, 'tyre rate', ['tyre', 'rate'], ends[end]!.tyre?.rate, v, 'maker')
+            (...v) => setValued(end, 'tyre rate', ['tyre', 'rate'], ends[end]!.tyre?.rate, v, 'maker')
           " />
       </div>
       <div class="pair">
@@ -201,15 +244,17 @@ const estimateDamper = (end: EndName, on: boolean): void =>
           label="anti-roll bar rate at its link, or blank"
           of="AntiRollBar.rate"
           :model-value="ends[end]!.bar?.rate.value"
+          :tolerance="ends[end]!.bar?.rate.tolerance"
+          tolerant
           @update:model-value="
-            (v) =>
+            (v, tolerance) =>
               setEnd(
                 end,
                 'anti-roll bar',
                 ['bar'],
                 v === null
                   ? null
-                  : { ...ends[end]!.bar, rate: { how: 'estimated', ...ends[end]!.bar?.rate, value: v } },
+                  : { ...ends[end]!.bar, rate: { how: 'estimated', ...ends[end]!.bar?.rate, value: v, tolerance } },
               )
           " />
         <QuantityField
@@ -246,7 +291,9 @@ const estimateDamper = (end: EndName, on: boolean): void =>
             :decimals="1"
             :hint="l.says"
             :model-value="ends[end]!.limits?.[l.member]"
-            @update:model-value="(v) => setEnd(end, l.words, ['limits', l.member], v)" />
+            :tolerance="ends[end]!.limits?.tolerances?.[l.member]"
+            tolerant
+            @update:model-value="(...v) => setPlain(end, l.words, 'limits', l.member, ...v)" />
         </div>
       </div>
       <EndMore :end="end" />

@@ -10,6 +10,7 @@ import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import AfterFitting from '@/height/AfterFitting.vue'
 import CollarDrawing from '@/height/CollarDrawing.vue'
+import { toleranceOf } from '@/logic/tolerances'
 import IndexBench from '@/torsion/IndexBench.vue'
 
 /** Heights asked for, collars answered, and back; seats, clicks and alignment of this setup. */
@@ -54,14 +55,16 @@ const SEAT: SeatRow[] = [
   { member: 'pitch', words: 'collar for one turn', label: 'collar for one turn', kind: 'fine length' },
   { member: 'tilt', words: 'seats out of parallel', label: 'seats out of parallel at ride', decimals: 1 },
 ]
-function setSeat(p: Place, member: string, value: number | null): void {
+function setSeat(p: Place, member: string, value: number | null, tolerance: number | null): void {
   vehicle.edit(
     `seat, ${placeWords(p)}`,
     both(p).map((q) => {
       const now = side(q).seat
       const droop = vehicle.document.value!.vehicle.ends![q.startsWith('front') ? 'front' : 'rear']!.limits?.droop
       const fresh = now ?? { hub_to_arch: droop ?? null }
-      return { path: ['setups', vehicle.setupIndex.value, 'sides', q, 'seat'], value: { ...fresh, [member]: value } }
+      const tolerances = toleranceOf(now, member, tolerance)
+      const path = ['setups', vehicle.setupIndex.value, 'sides', q, 'seat']
+      return { path, value: { ...fresh, [member]: value, tolerances } }
     }),
   )
 }
@@ -71,6 +74,17 @@ function setClicks(p: Place, knob: 'rebound' | 'bump', value: number | null): vo
   if (Number.isInteger(value) && value >= 0)
     set(p, `${knob} clicks`, [knob], { counted_from: 'fully closed', ...now, count: value })
 }
+/** What this setup changes against as found, by length. */
+const CHANGES = [
+  { member: 'pads', words: 'pads put at the seat', label: 'pads put between spring and seat (taken out: −)' },
+  { member: 'body', words: 'damper longer than as found', label: 'damper longer (shorter: −) than as found' },
+] as const
+const takeBody = (p: Place): Promise<string | null> =>
+  vehicle.act(`damper body, ${heights.together.value ? p.split('_')[0] : placeWords(p)}`, {
+    act: 'take body',
+    place: p,
+    together: heights.together.value,
+  })
 const ENDS: EndName[] = ['front', 'rear']
 const onBar = (e: EndName): boolean =>
   vehicle.document.value?.vehicle.ends?.[e]?.layout === 'torsion arm' &&
@@ -192,8 +206,16 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
                 :figure="corner(p)!.body_change"
                 :path="`corners.${p}.body_change`"
                 :title="`change of the body length, ${placeWords(p)}`"
-                :options="{ unit: true, signed: true, kind: 'fine length' }" /></dd
-          ></template>
+                :options="{ unit: true, signed: true, kind: 'fine length' }" />
+              <button
+                v-if="!vehicle.isFound.value && Math.abs(corner(p)!.body_change!.value) > 5e-5"
+                class="link taking"
+                :aria-label="`take that length of the damper body, ${placeWords(p)}`"
+                @click="takeBody(p)">
+                take it
+              </button>
+            </dd></template
+          >
           <dt>scale would show</dt>
           <dd>
             <AskFigure
@@ -253,7 +275,9 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
               :kind="r.kind"
               :decimals="r.decimals"
               :model-value="side(p).seat?.[r.member]"
-              @update:model-value="(v) => setSeat(p, r.member, v)" />
+              :tolerance="side(p).seat?.tolerances?.[r.member]"
+              tolerant
+              @update:model-value="(v, t) => setSeat(p, r.member, v, t)" />
           </td>
         </tr>
         <tr>
@@ -268,6 +292,20 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
               @update:model-value="(v) => set(p, 'wheel spacer', ['spacer'], v)" />
           </td>
         </tr>
+        <template v-if="!vehicle.isFound.value">
+          <tr v-for="c in CHANGES" :key="c.member">
+            <th>{{ c.words }}</th>
+            <td v-for="p in PLACES" :key="p">
+              <QuantityField
+                hide-label
+                :label="`${c.label}, ${placeWords(p)}`"
+                :of="`SideSetup.${c.member}`"
+                kind="fine length"
+                :model-value="side(p)[c.member]"
+                @update:model-value="(v) => set(p, c.words, [c.member], v)" />
+            </td>
+          </tr>
+        </template>
         <tr v-for="k in KNOBS" :key="k">
           <th>{{ k }} clicks</th>
           <td v-for="p in PLACES" :key="p">
@@ -320,7 +358,9 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
       </tbody>
     </table>
     <p class="small quiet">
-      Wheel further out: spacer thickness, or less offset of the rim. It changes track and motion ratio; bolts and their
+      Damper longer: by its body or another one; droop, solid and bump stop move with it, and where the body is shorter
+      the tyre may be met first. Keep the thread engagement its maker wants; a charged damper is not opened. Wheel
+      further out: spacer thickness, or less offset of the rim. It changes track and motion ratio; bolts and their
       torque as the vehicle's maker says.
     </p>
     <p class="small quiet">
@@ -331,6 +371,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
 </template>
 
 <style scoped>
+.taking { margin-left: 10px; }
 .four { display: grid; grid-template-columns: 1fr 1fr; border-top: 1.5px solid var(--ink); }
 .corner { display: grid; grid-template-columns: 92px minmax(0, 1fr); gap: 12px; padding: 10px 0; border-bottom: 1px solid var(--rule); }
 .corner.right { padding-left: 18px; border-left: 1px solid var(--rule); } .corner.left { padding-right: 18px; }

@@ -15,6 +15,11 @@ const text = ref('')
 const trouble = ref('')
 const faults = ref<{ place: string; message: string }[]>([])
 const adding = ref(false)
+const edited = ref<ShelfPart | null>(null)
+function edit(id: number): void {
+  edited.value = parts.value?.find((p) => p.id === id) ?? null
+  adding.value = true
+}
 const file = ref<HTMLInputElement | null>(null)
 async function load(): Promise<void> {
   const { data, error } = await api.GET('/api/shelf').catch((e: unknown) => ({ data: undefined, error: e }))
@@ -54,12 +59,14 @@ async function importFile(event: Event): Promise<void> {
   )
   const body = (await response?.json().catch(() => null)) as {
     parts?: unknown[]
+    replaced?: number
     error?: { message: string; faults: { place: string; message: string }[] }
   } | null
   trouble.value = response?.ok ? '' : messageOf(body)
   faults.value = response?.ok ? [] : (body?.error?.faults ?? [])
   if (response?.ok) {
-    notices.say(`${body?.parts?.length} springs put on the shelf`)
+    const replaced = body?.replaced ? `, ${body.replaced} of them in the place of those with the same code` : ''
+    notices.say(`${body?.parts?.length} springs put on the shelf${replaced}`)
     await load()
   }
 }
@@ -82,7 +89,7 @@ function added(): void {
           placeholder="find: 60-180, or 55"
           aria-label="Find on the shelf" />
         <div class="acts">
-          <button class="act go" @click="adding = true">Add a spring</button
+          <button class="act go" @click="((edited = null), (adding = true))">Add a spring</button
           ><button class="act" @click="file?.click()">Import CSV</button
           ><a class="act" href="/api/shelf/file">Export CSV</a
           ><input
@@ -125,6 +132,7 @@ function added(): void {
         <template #[`item.active_coils`]="{ item }">{{ item.active_coils?.toFixed(1) ?? '–' }}</template>
         <template #[`item.solid_length`]="{ item }">{{ units.show(item.solid_length, 'm') }}</template>
         <template #[`item.acts`]="{ item }"
+          ><button class="link edit" :aria-label="`Edit ${item.code}`" @click="edit(item.id)">edit</button
           ><button class="link" :aria-label="`Delete ${item.code}`" @click="remove(item.id, item.code)">
             delete
           </button></template
@@ -132,7 +140,7 @@ function added(): void {
       </v-data-table>
       <p v-else-if="!trouble" class="quiet" role="status">Reading the shelf…</p>
     </main>
-    <SpringForm :open="adding" @close="adding = false" @added="added" />
+    <SpringForm :open="adding" :part="edited" @close="adding = false" @added="added" />
   </div>
 </template>
 
@@ -141,6 +149,10 @@ function added(): void {
 .acts { display: flex; gap: 10px; margin-left: auto; } .acts a { text-decoration: none; }
 .find { font: inherit; font-size: var(--t-3); height: 44px; width: 280px; border: 0; border-bottom: 1.5px solid var(--edge); background: var(--sheet); color: var(--ink); padding: 0 10px; outline: 0; } .find:focus { border-bottom: 3px solid var(--ink); }
 .bad { border-left: 4px solid var(--stop); background: var(--stop-tint); padding: 8px 12px; margin-top: 12px; } .bad ul { margin: 4px 0 0; }
+.edit { margin-right: 16px; }
+:deep(td:first-child), :deep(td:last-child) { white-space: nowrap; }
+@media (max-width: 600px) { .page, main { min-width: 0; max-width: 100vw; } .acts { flex-wrap: wrap; margin-left: 0; } .find { width: 100%; } }
+@media (max-width: 900px) { :deep(td), :deep(th) { padding: 0 6px !important; } }
 .hint { margin: 10px 0; }
 :deep(.v-table) { background: transparent; font-size: var(--t-3); }
 </style>

@@ -19,6 +19,10 @@ import SurveyWalk from '@/components/SurveyWalk.vue'
 import { useDraft } from '@/composables/useDraft'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
+import { meanOf, toleranceAt, valuesAt, type WalkStep, written } from '@/logic/walk'
+import { boundsOf } from '@/units/read'
+import { foundAnew } from '@/logic/asFound'
+import { toleranceOf } from '@/logic/tolerances'
 import BarFields from '@/torsion/BarFields.vue'
 
 /** What is on the vehicle, before anything is undone. */
@@ -47,7 +51,7 @@ const ROWS: { what: What; words: string; says: string; of: string; how: Reading[
   {
     what: 'hub_to_arch',
     words: 'hub to arch',
-    says: 'wheel centre straight up to the lip; the tyre does not count',
+    says: 'wheel centre straight up to the lip; no body: to a mark above',
     of: 'Survey.hub_to_arch',
     how: 'tape',
     anchor: 'heights',
@@ -68,18 +72,18 @@ const ROWS: { what: What; words: string; says: string; of: string; how: Reading[
   },
 ]
 const readings = computed(() => survey.value?.readings ?? [])
-const find = (place: Place, what: What): number =>
-  readings.value.findIndex((r) => r.place === place && r.quantity === what)
-const value = (place: Place, what: What): number | null => readings.value[find(place, what)]?.value ?? null
+const step = (place: Place, row: (typeof ROWS)[number]): WalkStep => ({
+  place,
+  row: { id: row.what, quantity: row.what, ...row, ...boundsOf(row.of) },
+})
 const estimated = (what: What): boolean => readings.value.some((r) => r.quantity === what && r.how === 'estimated')
 
-function setReading(place: Place, row: (typeof ROWS)[number], next: number | null): void {
-  const at = find(place, row.what)
-  const list = [...readings.value]
-  if (next === null) list.splice(at, at < 0 ? 0 : 1)
-  else if (at < 0) list.push({ place, quantity: row.what, value: next, how: row.how })
-  else list[at] = { ...list[at]!, value: next }
-  vehicle.edit(`${row.words}, ${placeWords(place)}`, [{ path: ['surveys', 0, 'readings'], value: list }])
+/** Repeats are shown as their mean; a number typed over it stands instead of all of them. */
+function setReading(place: Place, row: (typeof ROWS)[number], next: number | null, tolerance: number | null): void {
+  const at = step(place, row)
+  if (estimated(row.what)) at.row.how = 'estimated' // until the row's mark is taken off
+  const changes = written(vehicle.document.value!, at, next, false, undefined, tolerance)
+  vehicle.edit(`${row.words}, ${placeWords(place)}`, changes)
 }
 function markEstimated(row: (typeof ROWS)[number], on: boolean): void {
   const list = readings.value.map((r) =>
@@ -108,27 +112,28 @@ const lengthDraft = {
   front: useDraft(`${vehicle.id} front spring as found`, ['free_length'] as const),
   rear: useDraft(`${vehicle.id} rear spring as found`, ['free_length'] as const),
 }
-function setFound(end: 'front' | 'rear', member: 'rate' | 'free_length' | 'collar', next: number | null): void {
+function setFound(
+  end: 'front' | 'rear',
+  member: 'rate' | 'free_length' | 'collar',
+  next: number | null,
+  tolerance: number | null = null,
+): void {
   const now = coilOf(found(end))
   if (member === 'free_length' && !found(end).spring) return lengthDraft[end].park({ free_length: next })
   if (member === 'rate' && next === null) lengthDraft[end].park({ free_length: now?.free_length })
   const parked = member === 'rate' && next !== null && !now ? lengthDraft[end].take() : {}
-  const changes = END_PLACES[end].map((place) => {
-    const side = vehicle.document.value!.setups[0]!.sides![place]!
-    if (member === 'collar') return { path: ['setups', 0, 'sides', place, 'collar'], value: next }
-    if (member === 'rate') {
-      const part = coilOf(side) ?? {
-        kind: 'coil' as const,
-        code: `as found, ${end}`,
-        free_length: parked.free_length ?? null,
-      }
-      return {
-        path: ['setups', 0, 'sides', place, 'spring'],
-        value: next === null ? null : ({ ...part, rate: { ...coilOf(side)?.rate, value: next } } satisfies SpringPart),
-      }
-    }
-    return { path: ['setups', 0, 'sides', place, 'spring', 'free_length'], value: next }
-  })
+  const collar = END_PLACES[end].map((place) => ({ path: ['setups', 0, 'sides', place, 'collar'], value: next }))
+  const changes =
+    member === 'collar'
+      ? collar
+      : foundAnew(vehicle.document.value!, END_PLACES[end], 'spring', (_, side) => {
+          const part = coilOf(side)
+          if (member === 'free_length')
+            return part && { ...part, free_length: next, tolerances: toleranceOf(part, 'free_length', tolerance) }
+          const fresh = part ?? { kind: 'coil', code: `as found, ${end}`, free_length: parked.free_length ?? null }
+          const rate = { ...part?.rate, value: next!, tolerance }
+          return next === null ? null : ({ ...fresh, rate } as SpringPart)
+        })
   vehicle.edit(`${end} spring as found`, changes)
 }
 const onBar = (end: 'front' | 'rear'): boolean => vehicle.document.value!.vehicle.ends?.[end]?.layout === 'torsion arm'
@@ -140,10 +145,9 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
   const was = barOf(found(end))
   const kept = bars.filter((b) => b.code !== was?.code)
   vehicle.edit(`${end} torsion bars as found`, [
-    ...END_PLACES[end].map((place) => ({
-      path: ['setups', 0, 'sides', place, 'spring'],
-      value: part ? { ...part, handed: part.handed ? (place.endsWith('left') ? 'left' : 'right') : null } : null,
-    })),
+    ...foundAnew(vehicle.document.value!, END_PLACES[end], 'spring', (place) =>
+      part ? { ...part, handed: part.handed ? (place.endsWith('left') ? 'left' : 'right') : null } : null,
+    ),
     { path: ['bars'], value: part ? [...kept, { ...part, handed: null }] : kept },
   ])
 }
@@ -220,8 +224,10 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
               strong
               :of="row.of"
               :estimated="estimated(row.what)"
-              :model-value="value(p, row.what)"
-              @update:model-value="(v) => setReading(p, row, v)" />
+              :model-value="meanOf(valuesAt(vehicle.document.value!, step(p, row)))"
+              :tolerance="toleranceAt(vehicle.document.value!, step(p, row))"
+              tolerant
+              @update:model-value="(v, t) => setReading(p, row, v, t)" />
           </td>
           <td class="est">
             <v-checkbox
@@ -267,12 +273,16 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
             label="rate"
             of="SpringPart.rate"
             :model-value="coilOf(found(end))?.rate.value"
-            @update:model-value="(v) => setFound(end, 'rate', v)" />
+            :tolerance="coilOf(found(end))?.rate.tolerance"
+            tolerant
+            @update:model-value="(v, t) => setFound(end, 'rate', v, t)" />
           <QuantityField
             label="free length"
             of="SpringPart.free_length"
             :model-value="coilOf(found(end))?.free_length ?? lengthDraft[end].get('free_length')"
-            @update:model-value="(v) => setFound(end, 'free_length', v)" />
+            :tolerance="coilOf(found(end))?.tolerances?.free_length"
+            :tolerant="!!coilOf(found(end))"
+            @update:model-value="(v, t) => setFound(end, 'free_length', v, t)" />
           <QuantityField
             label="collar up from its datum"
             of="SideSetup.collar"

@@ -13,6 +13,7 @@ import { provideHeights } from '@/composables/useHeights'
 import { useSteady } from '@/composables/useSteady'
 import { provideVehicle } from '@/composables/useVehicle'
 import { provideWorking } from '@/composables/useWorking'
+import { rememberVehicle } from '@/logic/last'
 import { STATIONS } from '@/logic/stations'
 import StancePanel from '@/stance/StancePanel.vue'
 
@@ -66,7 +67,15 @@ const title = computed(
   () =>
     `${STATIONS.find((s) => s.id === station.value)?.words ?? 'Compare'}, ${vehicle.document.value?.vehicle.name ?? ''} · Feder`,
 )
-watch(title, (t) => (document.title = t), { immediate: true })
+watch(
+  title,
+  (t) => {
+    document.title = t
+    const name = vehicle.document.value?.vehicle.name
+    if (name) rememberVehicle({ id: vehicle.id, name, station: station.value })
+  },
+  { immediate: true },
+)
 watch(
   () => [route.hash, station.value, !!vehicle.report.value],
   async () => {
@@ -129,7 +138,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
     <WorkLine :here="station" :reports="stations" :vehicle-id="vehicle.id" />
     <WorkingDrawer />
     <StaleDialog />
-    <FindDialog :open="finding" @close="finding = false" />
+    <FindDialog :open="finding" @close="finding = false" @keys="keys = true" />
     <KeysDialog :open="keys" @close="keys = false" />
   </div>
 </template>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
 
-import { airOf, coilOf, type EndName, type SpringPart } from '@/api/client'
+import { airOf, coilOf, type EndName, type SideSetup, type SpringPart } from '@/api/client'
 import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import SurveyFiles from '@/components/SurveyFiles.vue'
-import { meanOf, valuesAt, type WalkRow, written } from '@/logic/walk'
+import { meanOf, toleranceAt, valuesAt, type WalkRow, written } from '@/logic/walk'
+import { foundAnew } from '@/logic/asFound'
+import { toleranceOf } from '@/logic/tolerances'
 import { boundsOf } from '@/units/read'
 
 import SagTable from './SagTable.vue'
@@ -45,23 +47,16 @@ const weight = (e: EndName) => ({
 })
 const found = (e: EndName) => document_.value.setups[0]!.sides![e]!
 /** Number by number the spring found is put together; the plan that has none yet takes it over. */
-function spring(e: EndName, made: unknown): void {
-  const setups = document_.value.setups
-  const same = setups
-    .map((s, i) => ({ s, i }))
-    .filter(
-      ({ s, i }) =>
-        i === 0 || !s.sides?.[e]?.spring || JSON.stringify(s.sides[e]!.spring) === JSON.stringify(found(e).spring),
-    )
+const spring = (e: EndName, made: unknown): void =>
   vehicle.edit(
     `${e} spring as found`,
-    same.map(({ i }) => ({ path: ['setups', i, 'sides', e, 'spring'], value: made })),
+    foundAnew(document_.value, [e], 'spring', () => made as SideSetup['spring'], true),
   )
-}
 function setCoil(
   e: EndName,
   member: 'rate' | 'free_length' | 'inside_diameter' | 'solid_length',
   value: number | null,
+  tolerance: number | null = null,
 ): void {
   const now = coilOf(found(e))
   if (member === 'rate' && value === null) {
@@ -79,9 +74,9 @@ function setCoil(
       code: 'as found',
       ...(now ? {} : coilDraft[e].take()),
       ...now,
-      rate: { how: 'maker', ...now?.rate, value: value! },
+      rate: { how: 'maker', ...now?.rate, value: value!, tolerance },
     } satisfies SpringPart)
-  if (now) spring(e, { ...now, [member]: value })
+  if (now) spring(e, { ...now, [member]: value, tolerances: toleranceOf(now, member, tolerance) })
   else coilDraft[e].park({ [member]: value })
 }
 const LENGTHS = ['free_length', 'inside_diameter', 'solid_length'] as const
@@ -193,7 +188,11 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
         of="Reading.mass"
         :decimals="1"
         :model-value="meanOf(valuesAt(document_, weight(e)))"
-        @update:model-value="(v) => vehicle.edit(`weight, ${e}`, written(document_, weight(e), v, false))" />
+        :tolerance="toleranceAt(document_, weight(e))"
+        tolerant
+        @update:model-value="
+          (v, t) => vehicle.edit(`weight, ${e}`, written(document_, weight(e), v, false, undefined, t))
+        " />
       <div class="kinds" role="radiogroup" :aria-label="`${e} spring is`">
         <button
           v-for="k in ['coil', 'air'] as const"
@@ -239,7 +238,9 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
           strong
           of="SpringPart.rate"
           :model-value="coilOf(found(e))?.rate.value"
-          @update:model-value="(v) => setCoil(e, 'rate', v)" />
+          :tolerance="coilOf(found(e))?.rate.tolerance"
+          tolerant
+          @update:model-value="(v, t) => setCoil(e, 'rate', v, t)" />
         <QuantityField
           :label="isFork(e) ? 'cap screwed in' : 'collar from just touching'"
           of="SideSetup.collar"
@@ -259,7 +260,9 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
           label="free length, if known"
           of="SpringPart.free_length"
           :model-value="coilOf(found(e))?.free_length ?? coilDraft[e].get('free_length')"
-          @update:model-value="(v) => setCoil(e, 'free_length', v)" />
+          :tolerance="coilOf(found(e))?.tolerances?.free_length"
+          :tolerant="!!coilOf(found(e))"
+          @update:model-value="(v, t) => setCoil(e, 'free_length', v, t)" />
         <QuantityField
           label="inside diameter"
           of="SpringPart.inside_diameter"

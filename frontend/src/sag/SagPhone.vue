@@ -3,7 +3,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 
 import { messageOf } from '@/api/client'
-import { readQuantity } from '@/composables/useReading'
+import { NO_TOLERANCE, readQuantity } from '@/composables/useReading'
 import { useUnits } from '@/composables/useUnits'
 import { provideVehicle } from '@/composables/useVehicle'
 import { sentence } from '@/logic/sentence'
@@ -111,17 +111,21 @@ async function next(): Promise<void> {
   const plain = plainNumber(text.value, unit.value.factor)
   const { data, error: refused } =
     plain !== null && plain >= low && plain <= high
-      ? { data: { value: plain }, error: undefined }
+      ? { data: { value: plain, tolerance: null }, error: undefined }
       : await readQuantity({ text: text.value, unit: step.value ? 'm' : 'kg', bare: unit.value.name, low, high })
   busy = false
-  if (!data) {
+  const tolerance = data?.tolerance ?? null
+  if (!data || (tolerance && !step.value)) {
     fresh.value = true // the next press replaces what was refused
-    return void (error.value = messageOf(refused))
+    return void (error.value = data ? NO_TOLERANCE : messageOf(refused))
   }
   const d = document_.value!
   if (step.value) {
     const before = vehicle.report.value
-    vehicle.edit(`${step.value.row.words}, ${step.value.place}`, written(d, step.value, data.value, false, on.value))
+    vehicle.edit(
+      `${step.value.row.words}, ${step.value.place}`,
+      written(d, step.value, data.value, false, on.value, tolerance),
+    )
     for (let i = 0; i < 40 && vehicle.report.value === before; i++) await new Promise((r) => setTimeout(r, 25))
     if (step.value.pull === 'pressed' && (asking.value = wrong())) return
   } else if (rider.value)

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import type { EndName } from '@/api/client'
 import AskFigure from '@/components/AskFigure.vue'
 import QuantityField from '@/components/QuantityField.vue'
-import { written } from '@/logic/walk'
+import { toleranceAt, written } from '@/logic/walk'
 import CycleView from '@/sag/CycleView.vue'
 
 import { useSag } from './useSag'
@@ -16,9 +16,9 @@ const document_ = computed(() => vehicle.document.value!)
 const survey = computed(() => document_.value.surveys?.[0])
 const loads = computed(() => (document_.value.loads ?? []).filter((l) => l.items?.length))
 const rider = computed(() => survey.value?.conditions?.rider ?? loads.value[0]?.id ?? null)
-function type(state: State, end: EndName, pull: 'lifted' | 'pressed', value: number | null): void {
+function type(state: State, end: EndName, pull: 'lifted' | 'pressed', value: number | null, t: number | null): void {
   const step = stepAt(state, end, pull)
-  vehicle.edit(`${step.row.words}, ${end}`, written(document_.value, step, value, false))
+  vehicle.edit(`${step.row.words}, ${end}`, written(document_.value, step, value, false, undefined, t))
 }
 const condition = (words: string, member: string, value: unknown): void =>
   vehicle.edit(words, [{ path: ['surveys', 0, 'conditions', member], value }])
@@ -78,7 +78,9 @@ const said = computed(() => vehicle.report.value?.steering)
             :decimals="0"
             :model-value="readAt(document_, stepAt(s, e, p))"
             unit-text=""
-            @update:model-value="(v) => type(s, e, p, v)" />
+            :tolerance="toleranceAt(document_, stepAt(s, e, p))"
+            tolerant
+            @update:model-value="(v, t) => type(s, e, p, v, t)" />
           <span v-if="s !== 'extended'" class="sag"
             ><AskFigure
               :figure="sagOf(e, s)"

@@ -26,9 +26,11 @@ const working = useWorking()
 
 const frequencies = computed(() => {
   const v = props.report.vehicle
-  const list = [v.frequency_low, v.frequency_high].flatMap((f) => (f ? [f.value] : []))
+  const list: number[] = []
   for (const e of ['front', 'rear'] as const) {
-    const f = props.report.ends[e]?.frequency
+    const at = props.report.ends[e]
+    for (const edge of [at?.frequency_low, at?.frequency_high]) if (edge) list.push(edge.value)
+    const f = at?.frequency
     if (f) list.push(f.value, f.was ?? f.value)
   }
   if (v.flat_high) list.push(v.flat_high.value)
@@ -76,9 +78,26 @@ const marks = computed(() =>
   }),
 )
 const known = computed(() => (['front', 'rear'] as const).some((e) => (props.report.ends[e]?.strip?.length ?? 0) > 1))
+/** What the brief wants: one band for both ends, or the front one over the rear one. */
 const wanted = computed(() => {
-  const v = props.report.vehicle
-  return v.frequency_low && v.frequency_high ? { from: x(v.frequency_low.value), to: x(v.frequency_high.value) } : null
+  const bands = (['front', 'rear'] as const).flatMap((end) => {
+    const { frequency_low: low, frequency_high: high } = props.report.ends[end] ?? {}
+    return low && high ? [{ end, low: low.value, high: high.value }] : []
+  })
+  const [front, rear] = bands
+  const one = front && rear && front.low === rear.low && front.high === rear.high
+  const shown = one ? [{ ...front, words: 'wanted' }] : bands.map((b) => ({ ...b, words: `${b.end} wanted` }))
+  const height = 20 / Math.max(1, shown.length)
+  // words stand where no other band and no edge of the strip is
+  const lowest = Math.min(...shown.map((b) => b.low))
+  return shown.map((b, i) => ({
+    ...b,
+    from: x(b.low),
+    to: x(b.high),
+    y: 42 + i * height,
+    height,
+    before: shown.length > 1 ? b.low === lowest && x(b.low) > 200 : x(b.high) > 650,
+  }))
 })
 const flat = computed(() => {
   const v = props.report.vehicle
@@ -131,14 +150,16 @@ const anchor = (at: number): string => (at > 610 ? 'end' : 'start')
   <div class="drawn strip-box">
     <svg viewBox="0 0 740 160" role="group" aria-label="Frequency strip" class="strip">
       <rect class="bed" :x="scale.left" y="42" :width="scale.right - scale.left" height="66" />
-      <rect
-        v-if="known && wanted"
-        class="want"
-        :x="wanted.from"
-        y="42"
-        :width="Math.max(0, wanted.to - wanted.from)"
-        height="20" />
-      <text v-if="known && wanted" class="note" :x="Math.min(wanted.to + 7, 668)" y="57">wanted</text>
+      <g v-for="b in known ? wanted : []" :key="b.end">
+        <rect class="want" :x="b.from" :y="b.y" :width="Math.max(0, b.to - b.from)" :height="b.height" />
+        <text
+          class="note"
+          :x="b.before ? b.from - 7 : b.to + 7"
+          :y="b.height < 20 ? 57 : b.y + 15"
+          :text-anchor="b.before ? 'end' : 'start'">
+          {{ b.words }}
+        </text>
+      </g>
       <g v-if="flat">
         <path v-for="l in flatLines" :key="l" class="flat" :d="`M${flat.from} ${l + 6}H${flat.to}`" />
         <path class="edge" :d="`M${flat.from} 87V108M${flat.to} 87V108`" />
@@ -207,8 +228,8 @@ const anchor = (at: number): string => (at > 610 ? 'end' : 'start')
             :x="labelX(m.x, 1)"
             :y="m.end === 'front' ? 13 : 157"
             :text-anchor="anchor(m.x)"
-            @click="working.ask(`ends.${m.end}.frequency`, `${m.end} frequency`)"
-            @keydown.enter="working.ask(`ends.${m.end}.frequency`, `${m.end} frequency`)">
+            @click="working.ask(`ends.${m.end}.frequency`, `${m.end} frequency`, { load: report.load_state })"
+            @keydown.enter="working.ask(`ends.${m.end}.frequency`, `${m.end} frequency`, { load: report.load_state })">
             {{ m.text }}
           </text>
           <rect

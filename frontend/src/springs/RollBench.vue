@@ -6,6 +6,7 @@ import AskFigure from '@/components/AskFigure.vue'
 import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import { useUnits } from '@/composables/useUnits'
+import WaitsFor from '@/components/WaitsFor.vue'
 import { useVehicle } from '@/composables/useVehicle'
 
 import SpringHead from './SpringHead.vue'
@@ -66,12 +67,7 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
 
 <template>
   <SpringHead view="roll" />
-  <p v-if="waits.length" class="say">
-    Stiffnesses below; lean and load moved across wait for {{ waits.map((w) => w.words).join(', ') }}.
-    <router-link class="link" :to="`/vehicle/${vehicle.id}/${waits[0]!.station}#${waits[0]!.anchor}`"
-      >Type it under Geometry</router-link
-    >
-  </p>
+  <p v-if="waits.length" class="say">Stiffnesses below; lean and load moved across wait: <WaitsFor :waits="waits" /></p>
   <div class="split">
     <svg
       v-if="lean !== null"

@@ -15,7 +15,7 @@ import {
 import AskFigure from '@/components/AskFigure.vue'
 import WaitsFor from '@/components/WaitsFor.vue'
 import FindingList from '@/components/FindingList.vue'
-import QuantityField from '@/components/QuantityField.vue'
+import { useAsking } from '@/composables/vehicle/useAsking'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { useWorking } from '@/composables/useWorking'
@@ -25,6 +25,8 @@ import BarChoice from '@/torsion/BarChoice.vue'
 
 import CandidateList from './CandidateList.vue'
 import FrequencyStrip from './FrequencyStrip.vue'
+import ShelfFilters from './ShelfFilters.vue'
+import { noFilters } from './bench'
 import SpringForm from './SpringForm.vue'
 import SpringHead from './SpringHead.vue'
 
@@ -34,20 +36,8 @@ const units = useUnits()
 const end = ref<EndName>('rear')
 const fit = ref<'fits' | 'all'>('fits')
 const filtering = ref(false)
-const filters = reactive<Filters>({
-  rate_low: null,
-  rate_high: null,
-  length_low: null,
-  length_high: null,
-  inside_low: null,
-  inside_high: null,
-})
+const filters = reactive<Filters>(noFilters())
 const filtered = computed(() => Object.values(filters).some((v) => v !== null))
-const FILTERS = [
-  { low: 'rate_low', high: 'rate_high', words: 'rate', of: 'Filters.rate', kind: undefined },
-  { low: 'length_low', high: 'length_high', words: 'free length', of: 'Filters.length', kind: undefined },
-  { low: 'inside_low', high: 'inside_high', words: 'inside diameter', of: 'Filters.length', kind: 'fine length' },
-] as const
 // rows and what they are drawn against change together, so that each row is drawn once an answer
 const tried = shallowRef<{
   rows: Candidate[]
@@ -63,6 +53,17 @@ const trouble = ref('')
 const typing = ref(false)
 const list = ref<HTMLElement | null>(null)
 const report = computed(() => vehicle.report.value)
+/** The load under which frequencies are judged, where the targets are meant with the load on. */
+const under = computed(() => report.value?.vehicle.judged_under ?? null)
+const underWords = computed(() => vehicle.document.value?.loads?.find((l) => l.id === under.value)?.name ?? '')
+const judged = useAsking(() => {
+  const [document, setup] = [vehicle.document.value, vehicle.setup.value]
+  if (!document || !setup || !under.value) return null
+  return { document, setup: setup.id, against: vehicle.against.value, load_state: under.value, weighed: false }
+})
+watch(report, () => under.value && void judged.ask(), { immediate: true })
+/** The report in which frequencies are judged. */
+const ridden = computed(() => (under.value ? judged.loaded.value : report.value))
 const lead = computed(() => report.value?.corners[end.value === 'front' ? 'front_left' : 'rear_left'])
 const SIDES = { front: ['front_left', 'front_right'], rear: ['rear_left', 'rear_right'] } as const
 /** On torsion bars, unless coilovers stand in their place. */
@@ -81,9 +82,10 @@ async function ask(): Promise<void> {
     const document = vehicle.document.value
     const setup = vehicle.setup.value
     if (!document || !setup) break
+    const load_state = under.value
     const { data, error } = await api
       .POST('/api/candidates', {
-        body: { document, setup: setup.id, end: end.value, fit: fit.value, filters: { ...filters } },
+        body: { document, setup: setup.id, end: end.value, fit: fit.value, load_state, filters: { ...filters } },
       })
       .catch((e: unknown) => ({ data: undefined, error: e }))
     if (data) {
@@ -171,14 +173,14 @@ async function askRate(rate: number, done: boolean): Promise<void> {
   void scrollToChosen()
 }
 function step(by: 1 | -1): void {
-  const now = chosen(end.value)?.rate.value ?? report.value?.ends[end.value]?.rate_low?.value ?? 0
+  const now = chosen(end.value)?.rate.value ?? ridden.value?.ends[end.value]?.rate_low?.value ?? 0
   const rates = [...new Set(ordered.value.map((c) => c.part.rate.value))]
   const next = by > 0 ? rates.find((r) => r > now + 1) : [...rates].reverse().find((r) => r < now - 1)
   if (next !== undefined) void askRate(next, true)
 }
 const findings = computed(() => (report.value?.findings ?? []).filter((f) => f.station === 'springs'))
 const wantedText = computed(() => {
-  const r = report.value?.ends[end.value]
+  const r = ridden.value?.ends[end.value]
   return r?.rate_low && r.rate_high
     ? `${units.show(r.rate_low.value, 'N/m')} to ${units.show(r.rate_high.value, 'N/m', { unit: true })} at the ${end.value} spring gives the frequency wanted`
     : ''
@@ -192,7 +194,7 @@ function how(part: SpringPart, what: 'wheel_rate' | 'frequency' | 'over_front'):
     tried = withValue(tried, ['setups', vehicle.setupIndex.value, 'sides', p, 'spring'], part)
   const path = what === 'over_front' ? 'vehicle.frequency_ratio' : `ends.${end.value}.${what}`
   const words = { wheel_rate: 'wheel rate', frequency: 'frequency', over_front: 'rear over front' }[what]
-  working.ask(path, `${words} with ${part.code}`, { document: tried })
+  working.ask(path, `${words} with ${part.code}`, { document: tried, load: under.value })
 }
 /** What is put on the shelf stands there; to fit it is another act. */
 function added(): void {
@@ -200,9 +202,12 @@ function added(): void {
   void ask()
 }
 /** What both ends' heights wait for, each with the place where it is typed. */
-const waiting = computed(() =>
-  vehicle.isFound.value ? [] : ['front', 'rear'].flatMap((e) => report.value?.waits?.[`height ${e}`] ?? []),
-)
+const waiting = computed(() => {
+  const told = report.value?.waits ?? {}
+  const kinds = vehicle.isFound.value ? ['rate'] : ['height', 'rate']
+  const all = kinds.flatMap((kind) => ['front', 'rear'].flatMap((e) => told[`${kind} ${e}`] ?? []))
+  return all.filter((w, i) => all.findIndex((x) => x.words === w.words) === i)
+})
 </script>
 
 <template>
@@ -225,8 +230,8 @@ const waiting = computed(() =>
     </div>
   </SpringHead>
   <FrequencyStrip
-    v-if="report"
-    :report="report"
+    v-if="ridden"
+    :report="ridden"
     :end="end"
     :shelf="rows"
     :movable="!vehicle.isFound.value"
@@ -234,54 +239,36 @@ const waiting = computed(() =>
     @ask="askRate"
     @pick="(e) => (end = e)"
     @step="step" />
-  <p v-if="report?.vehicle.frequency_ratio" class="say">
-    Rear
+  <p v-if="ridden?.vehicle.frequency_ratio" class="say">
+    <template v-if="under">With {{ underWords }}, as the targets are meant: rear </template>
+    <template v-else>Rear </template>
     <em
       ><AskFigure
-        :figure="{ ...report.vehicle.frequency_ratio, value: report.vehicle.frequency_ratio.value - 1 }"
+        :figure="{ ...ridden.vehicle.frequency_ratio, value: ridden.vehicle.frequency_ratio.value - 1 }"
         as-percent
         path="vehicle.frequency_ratio"
         title="rear over front"
+        :at="{ load: under }"
         :options="{ signed: true }"
     /></em>
-    over front<template v-if="report.vehicle.flat_speed"
+    over front<template v-if="ridden.vehicle.flat_speed"
       >. Pitch dies out in one wave at
       <em
         ><AskFigure
-          :figure="report.vehicle.flat_speed"
+          :figure="ridden.vehicle.flat_speed"
           path="vehicle.flat_speed"
           title="flat-ride speed"
+          :at="{ load: under }"
           :options="{ unit: true }" /></em></template
     >.
   </p>
   <p v-else-if="waiting.length" class="say"><WaitsFor :waits="waiting" /></p>
   <p v-else-if="report" class="say">
-    {{
-      wantedText ||
-      (vehicle.isFound.value
-        ? 'As found.'
-        : report.stations.some((s) => ['survey', 'geometry'].includes(s.station) && s.waits_for.length)
-          ? `Waits for ${report.stations.find((s) => ['survey', 'geometry'].includes(s.station) && s.waits_for.length)?.waits_for[0]}.`
-          : 'Choose a spring for both ends.')
-    }}
+    {{ wantedText || (vehicle.isFound.value ? 'As found.' : 'Choose a spring for both ends.') }}
   </p>
   <BarChoice v-if="onBar(end)" :end="end" />
   <section v-else class="cands" aria-label="Springs on the shelf">
-    <div v-if="filtering" class="filters" data-fields>
-      <template v-for="f in FILTERS" :key="f.words"
-        ><QuantityField
-          :label="`${f.words}, from`"
-          :of="f.of"
-          :kind="f.kind"
-          :model-value="filters[f.low]"
-          @update:model-value="(v) => (filters[f.low] = v)" /><QuantityField
-          label="to"
-          :of="f.of"
-          :kind="f.kind"
-          :model-value="filters[f.high]"
-          @update:model-value="(v) => (filters[f.high] = v)"
-      /></template>
-    </div>
+    <ShelfFilters v-if="filtering" :filters="filters" />
     <div class="c-head">
       <span>{{ end }} springs<br />on the shelf</span><span class="r">wheel<br />{{ units.unit('N/m').written }}</span
       ><span class="r">&nbsp;<br />Hz</span
@@ -387,7 +374,6 @@ const waiting = computed(() =>
 .c-foot { display: flex; gap: 4px 28px; align-items: center; flex-wrap: wrap; border-top: 1px solid var(--rule); color: var(--ink-2); min-height: 44px; }
 .which { display: inline-flex; } .which button { min-height: 44px; padding: 0 8px; border-bottom: 2px solid transparent; } .which button[aria-checked='true'] { color: var(--ink); font-weight: 600; border-color: var(--ink); }
 .c-foot .link { color: var(--ink); }
-.filters { display: grid; grid-template-columns: repeat(6, 1fr); gap: 8px; padding: 8px 0; border-bottom: 1px solid var(--rule); align-items: end; }
 .c-foot .link:disabled { color: var(--ink-3); text-decoration: none; }
 @media (max-width: 1100px) { .c-list { max-height: max(230px, calc(50dvh - 380px)); } }
 </style>

@@ -1,20 +1,25 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
 
-import { api, messageOf, type SpringPart } from '@/api/client'
+import { api, messageOf, type ShelfPart, type SpringPart } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
 import { useUnits } from '@/composables/useUnits'
+
+import { toleranceOf } from '@/logic/tolerances'
 
 import { readBench } from './bench'
 
 /** A spring typed in: by its rate, its wire, or the readings of a bench; it goes on the shelf too. */
 type Way = 'maker' | 'wire' | 'bench'
-const props = defineProps<{ open: boolean }>()
+/** `part` is one of the shelf that is put right; setups that hold a copy keep it. */
+const props = defineProps<{ open: boolean; part?: ShelfPart | null }>()
 const emit = defineEmits<{ close: []; added: [part: SpringPart] }>()
 type Number_ = number | null
 const empty = () => ({
   code: '',
   rate: null as Number_,
+  rateTolerance: null as Number_,
+  freeTolerance: null as Number_,
   free: null as Number_,
   inside: null as Number_,
   wire: null as Number_,
@@ -27,6 +32,26 @@ const empty = () => ({
   bench: '',
   curve: false,
 })
+/** The form filled with the part that is put right. */
+function told(): Partial<ReturnType<typeof empty>> {
+  const p = props.part?.part
+  if (!p) return {}
+  return {
+    code: p.code,
+    rate: p.rate.value,
+    rateTolerance: p.rate.tolerance ?? null,
+    free: p.free_length ?? null,
+    freeTolerance: p.tolerances?.free_length ?? null,
+    inside: p.inside_diameter ?? null,
+    wire: p.wire_diameter ?? null,
+    coils: p.active_coils ?? null,
+    solid: p.solid_length ?? null,
+    drop: p.quoted_drop ?? null,
+    load: p.most_load ?? null,
+    addedFrom: p.added_from ?? null,
+    addedTo: p.added_to ?? null,
+  }
+}
 const WAYS: { id: Way; words: string }[] = [
   { id: 'maker', words: 'Its rate is known' },
   { id: 'wire', words: 'From its wire' },
@@ -42,7 +67,7 @@ watch(
   () => props.open,
   (now) => {
     if (now) {
-      Object.assign(form, empty())
+      Object.assign(form, empty(), told())
       way.value = 'maker'
       trouble.value = ''
       worked.value = null
@@ -88,10 +113,18 @@ function read(event: Event): void {
 }
 async function add(): Promise<void> {
   if (!ready.value) return
+  const was = props.part?.part
+  const same = was && way.value === 'maker' && form.rate === was.rate.value
   const part: SpringPart = {
+    ...was,
     kind: 'coil',
     code: form.code.trim(),
-    rate: { value: rate.value!, how: way.value },
+    rate: {
+      value: rate.value!,
+      how: same ? was.rate.how : way.value,
+      tolerance: way.value === 'maker' ? form.rateTolerance : null,
+    },
+    tolerances: toleranceOf(null, 'free_length', form.freeTolerance),
     free_length: form.free,
     inside_diameter: form.inside,
     wire_diameter: form.wire,
@@ -101,11 +134,12 @@ async function add(): Promise<void> {
     added_from: form.addedFrom,
     added_to: form.addedTo,
     most_load: form.load,
-    points: way.value === 'bench' && form.curve ? bench.value.pairs : null,
+    points: way.value === 'bench' ? (form.curve ? bench.value.pairs : null) : same ? was.points : null,
   }
-  const { data, error } = await api
-    .POST('/api/shelf', { body: part })
-    .catch((e: unknown) => ({ data: undefined, error: e }))
+  const sent = props.part
+    ? api.PUT('/api/shelf/{part_id}', { params: { path: { part_id: props.part.id } }, body: part })
+    : api.POST('/api/shelf', { body: part })
+  const { data, error } = await sent.catch((e: unknown) => ({ data: undefined, error: e }))
   if (data) emit('added', data.parts[0]!.part)
   else trouble.value = messageOf(error)
 }
@@ -115,7 +149,7 @@ async function add(): Promise<void> {
   <v-dialog :model-value="open" max-width="660" @update:model-value="emit('close')">
     <v-card class="pa-6">
       <form data-fields @submit.prevent="add">
-        <h2>A spring typed in</h2>
+        <h2>{{ part ? `${part.part.code}, put right` : 'A spring typed in' }}</h2>
         <div class="ways" role="tablist" aria-label="How its rate is known">
           <button
             v-for="w in WAYS"
@@ -151,8 +185,22 @@ async function add(): Promise<void> {
           <p v-else-if="bench.pairs.length && bench.pairs.length < 3" class="quiet">Three pairs or more.</p>
         </div>
         <div class="grid">
-          <QuantityField v-if="way === 'maker'" v-model="form.rate" label="rate" of="SpringPart.rate" strong />
-          <QuantityField v-model="form.free" label="free length" of="SpringPart.free_length" />
+          <QuantityField
+            v-if="way === 'maker'"
+            :model-value="form.rate"
+            :tolerance="form.rateTolerance"
+            label="rate"
+            of="SpringPart.rate"
+            strong
+            tolerant
+            @update:model-value="(v, t) => ([form.rate, form.rateTolerance] = [v, t])" />
+          <QuantityField
+            :model-value="form.free"
+            :tolerance="form.freeTolerance"
+            label="free length"
+            of="SpringPart.free_length"
+            tolerant
+            @update:model-value="(v, t) => ([form.free, form.freeTolerance] = [v, t])" />
           <QuantityField v-model="form.inside" label="inside diameter" of="SpringPart.inside_diameter" :decimals="1" />
           <QuantityField v-model="form.wire" label="wire diameter" of="SpringPart.wire_diameter" kind="fine length" />
           <QuantityField v-model="form.coils" label="active coils" of="SpringPart.active_coils" :decimals="2" />
@@ -188,8 +236,13 @@ async function add(): Promise<void> {
         <p v-if="refused" class="grade-stop mt-2">{{ refused }}</p>
         <p v-if="trouble" class="grade-stop mt-2" role="alert">{{ trouble }}</p>
         <div class="acts">
-          <button class="act go" type="submit" :disabled="!ready">Put it on the shelf</button
-          ><button class="act" type="button" @click="emit('close')">Close</button>
+          <button class="act go" type="submit" :disabled="!ready">
+            {{ part ? 'Keep it so' : 'Put it on the shelf' }}</button><button
+            class="act"
+            type="button"
+            @click="emit('close')">
+            Close
+          </button>
         </div>
       </form>
     </v-card>

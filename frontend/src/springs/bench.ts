@@ -1,3 +1,5 @@
+import type { Filters } from '@/api/client'
+
 /** Readings of a spring pressed on a bench, as pasted or from a CSV file: deflection and force, one pair a line. */
 export interface BenchReading {
   pairs: [number, number][]
@@ -20,3 +22,13 @@ export function readBench(text: string, length: number, force: number): BenchRea
   })
   return out
 }
+
+/** The shelf as it is, nothing narrowed. */
+export const noFilters = (): Filters => ({
+  rate_low: null,
+  rate_high: null,
+  length_low: null,
+  length_high: null,
+  inside_low: null,
+  inside_high: null,
+})

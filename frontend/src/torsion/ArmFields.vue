@@ -1,39 +1,17 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 
 import { api, type EndName, messageOf, type TorsionArm } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
 import { useDraft } from '@/composables/useDraft'
 import { useVehicle } from '@/composables/useVehicle'
 
+import { useArm } from './useArm'
+
 /** The arm of a torsion bar: length, angles read with the level, and what adjusts its plate or the bar's end. */
 const props = defineProps<{ end: EndName }>()
 const vehicle = useVehicle()
-const arm = computed(() => vehicle.document.value!.vehicle.ends![props.end]!.arm ?? null)
-const found = (side: string): number | null =>
-  vehicle.document.value!.surveys?.[0]?.readings?.find(
-    (r) => r.quantity === 'hub_to_arch' && r.place === `${props.end}_${side}`,
-  )?.value ?? null
-const MEMBERS = ['length', 'angle', 'hub_to_arch'] as const
-const draft = useDraft(`${vehicle.id} ${props.end} arm`, MEMBERS)
-const write = (value: TorsionArm | null): void =>
-  vehicle.edit(`${props.end} arm`, [{ path: ['vehicle', 'ends', props.end, 'arm'], value }])
-function put(member: (typeof MEMBERS)[number], value: number | null): void {
-  if (arm.value && value === null) {
-    const { length, angle, hub_to_arch } = arm.value
-    draft.park({ length, angle, hub_to_arch, [member]: null })
-    rest.value = arm.value
-    return write(null)
-  }
-  if (arm.value) return write({ ...arm.value, [member]: value })
-  const whole = draft.put(member, value, { hub_to_arch: found('left') })
-  if (whole) write({ motion: 'trailing', ...rest.value, ...whole } as TorsionArm)
-}
-/** What else was told of an arm whose length or angle was cleared. */
-const rest = ref<TorsionArm | null>(null)
-const set = (values: Partial<TorsionArm>): void => {
-  if (arm.value) write({ ...arm.value, ...values })
-}
+const { arm, found, put, set, get } = useArm(vehicle, props.end)
 function setAdjuster(member: 'up' | 'down' | 'per_turn', value: number | null): void {
   const now = arm.value?.adjuster
   if (member === 'per_turn') return now ? set({ adjuster: { ...now, per_turn: value } }) : undefined
@@ -84,18 +62,18 @@ const MOTIONS = [
     <QuantityField
       label="arm, bar axis to wheel centre"
       of="TorsionArm.length"
-      :model-value="arm?.length ?? draft.get('length')"
+      :model-value="get('length')"
       @update:model-value="(v) => put('length', v)" />
     <QuantityField
       label="left arm reads"
       of="TorsionArm.angle"
       :decimals="1"
-      :model-value="arm?.angle ?? draft.get('angle')"
+      :model-value="get('angle')"
       @update:model-value="(v) => put('angle', v)" />
     <QuantityField
       label="at hub to arch"
       of="TorsionArm.hub_to_arch"
-      :model-value="arm?.hub_to_arch ?? draft.get('hub_to_arch') ?? found('left')"
+      :model-value="get('hub_to_arch') ?? found('left')"
       @update:model-value="(v) => put('hub_to_arch', v)" />
     <template v-if="arm">
       <QuantityField
