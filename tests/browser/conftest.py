@@ -7,7 +7,7 @@ from pathlib import Path
 
 import pytest
 from playwright.sync_api import BrowserContext, Page, expect
-from waitress import create_server
+from waitress import create_server, wasyncore
 
 from feder.api.app import FRONT_END, create_app
 from feder.api.rooms import Rooms
@@ -51,13 +51,18 @@ def served(tmp_path: Path):
         if demo:
             furnish(rooms.garage, rooms.shelf)
         server = create_server(app, listen=" ".join(f"{a}:{port}" for a in ("127.0.0.1", network) if a))
-        threading.Thread(target=run_until_closed, args=(server,), daemon=True).start()
-        servers.append(server)
+        loop = threading.Thread(target=run_until_closed, args=(server,), daemon=True)
+        loop.start()
+        servers.append((server, loop))
         return f"http://127.0.0.1:{port}"
 
     yield start
-    for server in servers:
+    for server, loop in servers:
+        # a thread still answering would write to a pipe that is closed: its number may be another file's by then
+        server.task_dispatcher.shutdown()
         server.close()
+        loop.join(5)
+        wasyncore.close_all(server.map if hasattr(server, "map") else server._map, ignore_all=True)
 
 
 @pytest.fixture

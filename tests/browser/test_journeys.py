@@ -251,6 +251,7 @@ def test_find_keys_scheme_and_a_refused_file(served, watched):
         expect(page.get_by_role("button", name="delete")).to_have_count(left)
     expect(page.get_by_role("heading", name="The garage is empty")).to_be_visible()
     page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("button", name="Open Nettle")).to_be_visible()
     open_nettle(page, base)
     page.keyboard.press("f")
     page.get_by_role("combobox").fill("motion rat")

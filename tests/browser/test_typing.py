@@ -72,6 +72,57 @@ def test_numbers_that_count_only_together_wait_over_stations_and_a_reload(served
     expect(rear.get_by_label("lower arm, angle as found, outer end up +")).to_have_value("−8.0")
 
 
+def test_a_number_that_only_the_server_can_read_waits_for_it_over_leaving_and_a_reload(served, watched, tmp_path):
+    page = watched()
+    open_nettle(page, served(demo=True), "2")
+    page.route("**/api/quantity", lambda route: route.abort())
+    field = page.get_by_label("hub to arch, front left", exact=True)
+    field.fill("14 7/8 in +- 1/16")
+    field.press("Enter")
+    expect(page.get_by_role("alert").first).to_contain_text("Feder does not answer")
+    station(page, "Geometry")
+    waits = page.get_by_role("link", name="a number is not taken yet")
+    expect(waits).to_be_visible()
+    page.reload()
+    waits.click()
+    expect(page.get_by_role("heading", level=1)).to_have_text("Survey")
+    expect(field).to_have_value("14 7/8 in +- 1/16")
+    expect(page.get_by_label("hub to arch, front right", exact=True)).to_have_value("374")
+    page.unroute("**/api/quantity")
+    field.press("End")
+    field.press("Space")
+    expect(page.get_by_role("alert")).to_have_count(0)
+    expect(waits).to_have_count(0)
+    saved(page)
+    (reading,) = [
+        r
+        for r in stored(tmp_path, "Nettle").surveys[0].readings
+        if (r.place, r.quantity) == ("front_left", "hub_to_arch")
+    ]
+    assert reading.value == pytest.approx(14.875 * 0.0254, abs=1e-9)
+    assert reading.tolerance == pytest.approx(0.0254 / 16, abs=1e-9)
+    page.reload()
+    expect(field).to_have_value("377.82 ± 1.5875")
+
+
+def test_what_cannot_be_read_stays_as_typed_until_it_is_put_right(served, watched):
+    page = watched()
+    open_nettle(page, served(demo=True), "3")
+    field = page.get_by_label("wheelbase", exact=True)
+    field.fill("2440 kg")
+    expect(page.get_by_role("alert").first).to_contain_text("is a mass")
+    station(page, "Survey")
+    station(page, "Geometry")
+    expect(field).to_have_value("2440 kg")
+    expect(page.get_by_role("alert").first).to_contain_text("is a mass")
+    field.press("Escape")
+    expect(field).to_have_value("2440")
+    station(page, "Survey")
+    station(page, "Geometry")
+    expect(field).to_have_value("2440")
+    expect(page.get_by_role("alert")).to_have_count(0)
+
+
 def test_heights_measured_after_fitting_stand_beside_the_plans_and_leave_the_survey_alone(
     served, watched, tmp_path
 ):
