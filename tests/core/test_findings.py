@@ -25,6 +25,7 @@ from feder.core.report.findings import case as case_module
 from feder.core.report.findings.frequencies import rear_over_front
 from feder.demo.springs import demo_spring
 from tests.changes import with_end, with_side
+from tests.core.test_findings_dampers import CASES as OF_DAMPERS
 from tests.core.test_findings_parts import CASES as MORE
 from tests.core.test_findings_sags import CASES as ON_TWO_WHEELS
 
@@ -316,6 +317,7 @@ def test_every_rule_has_its_case(car):
         "seat_disagrees",
         "added_load_outside",  # of a load state: with the load springs
         *MORE,
+        *OF_DAMPERS,
         *ON_TWO_WHEELS,
     }
     assert told_rules() - shown == {"near_thread_end"}, "which only a candidate row tells"

@@ -43,8 +43,8 @@ def straight_on(points):
 class End:
     """One end: how spring and damper move with the hub, and the heights at which things are met."""
 
-    def __init__(self, data, name, survey):
-        self.data = end = data["vehicle"]["ends"][name]
+    def __init__(self, data, name, survey, setup=None):
+        self.data = end = data["vehicle"]["ends"][name] if setup is None else in_setup(data, name, setup)
         self.name, self.layout = name, end["layout"]
         rake = end["fork"]["rake"] if end.get("fork") else 0.0
         along = self.layout == "fork" and end["fork"].get("read") != "vertical"
@@ -72,7 +72,9 @@ class End:
         if self.layout == "fork":
             self.springs = float(end["fork"]["legs"])
         self.dampers = 2.0 if self.layout in ("fork", "twin shock") else 1.0
-        self.spring = self.mount(end["spring"]["ratio"])
+        sides = (setup or data["setups"][0])["sides"]
+        leaves = any((sides[p]["spring"] or {}).get("kind") == "leaf" for p in sides if p.startswith(name))
+        self.spring = self.mount(end["spring"]["ratio"] or (LEAF_ON_AXLE if leaves else None))
         self.damper = self.spring if end["damper"] is None else self.mount(end["damper"]["ratio"])
         self.gas = 0.0
         if end["gas"]:
@@ -108,6 +110,32 @@ class End:
         raise AssertionError(ratio)
 
 
+def in_setup(data, name, setup):
+    """What stands at an end in a setup: as found, with what the setup has in its place."""
+    end = dict(data["vehicle"]["ends"][name])
+    change = setup[name + "_end"]
+    if change is None:
+        return end
+    if change["layout"] is not None:
+        end |= dict.fromkeys(("damper", "damper_coefficient", "gas", "friction", "bump_stop", "lower_arm",
+                              "roll_centre", "spring_base"))  # fmt: skip
+        end["spring"] = {"ratio": None}
+        end["limits"] = {**end["limits"], "droop": None, "stop": None, "solid": None}
+    found_radius = end["tyre"]["radius"]
+    for part in ("limits", "tyre"):
+        told = {k: v for k, v in (change[part] or {}).items() if v is not None}
+        end[part] = {**end[part], **told}
+    moved = end["tyre"]["radius"] is not None and found_radius is not None
+    if moved and not (change["limits"] or {}).get("contact") and end["limits"]["contact"] is not None:
+        end["limits"]["contact"] += end["tyre"]["radius"] - found_radius
+    whole = ("layout", "spring", "damper", "track", "spring_base", "unsprung_mass", "friction", "bump_stop", "bar",
+             "roll_centre")  # fmt: skip
+    return end | {k: change[k] for k in whole if change[k] is not None}
+
+
+LEAF_ON_AXLE = {"kind": "ratio", "value": 1.0, "convention": "spring per wheel"}
+
+
 def coil(part):
     """Force of one coil spring over its deflection."""
     k = value(part["rate"])
@@ -121,6 +149,15 @@ def coil(part):
         soft = k * t / (k + t)
         return lambda x: max(0.0, soft * x if x < knee else force + k * (x - knee))
     return lambda x: k * max(0.0, x)
+
+
+def leaf_rate(part):
+    if part["sagged"]:
+        (high, light), (low, heavy) = part["sagged"]
+        return (heavy - light) / (high - low)
+    if part["rate"]:
+        return value(part["rate"])
+    return 8 * part["modulus"] * part["leaves"] * part["width"] * part["thickness"] ** 3 / 3 / part["length"] ** 3
 
 
 def chamber(p, area, volume, x):

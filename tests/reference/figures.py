@@ -5,7 +5,7 @@ from math import pi, sqrt
 import numpy as np
 from scipy.optimize import brentq
 
-from tests.reference.elements import G, coil, diff, mean, value
+from tests.reference.elements import G, coil, diff, mean
 
 
 def figures(whole, index, load_id=None):
@@ -31,7 +31,7 @@ def figures(whole, index, load_id=None):
             out[at + "static_deflection"] = m * G / k
             if e.tyre:
                 out[at + "ride_rate"] = k * e.tyre / (k + e.tyre)
-            c = value(e.data["damper_coefficient"])
+            c = w.coefficient
             if c is not None and e.damper:
                 c *= e.dampers * diff(e.damper, w.hub) ** 2
                 out[at + "damping_ratio"] = c / (2 * sqrt(k * m))
@@ -44,7 +44,7 @@ def figures(whole, index, load_id=None):
         if w.kind == "air":
             out[at + "pressure"] = w.set
             out[at + "stroke"] = e.spring(h) - e.spring(e.droop)
-        if w.kind == "coil":
+        if w.kind == "coil" and not w.part.get("is_leaf"):
             length, free = w.room_at(h, w.set), w.part["free_length"]
             out[at + "spring_length"], out[at + "collar"] = length, w.set
             if e.droop is not None:
@@ -100,7 +100,7 @@ def figures(whole, index, load_id=None):
         if k > 0:
             out[f"ends.{e}.frequency"] = sqrt(k / m) / 2 / pi
         if whole.car and whole.ends[e].track:
-            end = whole.ends[e]
+            end = wheels[ps[0]].end
             base = end.track * (end.base or 1.0)
             out[f"vehicle.{e}_roll_stiffness"] = k * base**2 / 2 + end.bar * end.track**2
     if whole.car:

@@ -20,6 +20,7 @@ from tests.reference.elements import (
     chamber,
     coil,
     diff,
+    leaf_rate,
     mean,
     straight_on,
     value,
@@ -31,15 +32,37 @@ class Wheel:
 
     def __init__(self, whole, place, setup):
         self.whole, self.place = whole, place
-        self.end = whole.ends[place.split("_")[0]]
+        name = place.split("_")[0]
+        self.end, self.change = whole.ends[name], setup.get(name + "_end")
+        if self.change or whole.data["setups"][0]["id"] != setup["id"]:
+            self.end = End(whole.data, name, whole.survey, setup)
         self.side, self.was = setup["sides"][place], whole.data["setups"][0]["sides"][place]
-        self.longer = self.side["body"] or 0.0
-        if self.longer and self.end.damper is not None:
-            self.end = self.with_damper_longer()
+        self.part_now = self.side["damper"] or self.was["damper"]
+        self.other_damper = self.side["damper"] is not None and self.side["damper"] != self.was["damper"]
+        found = setup["id"] == whole.data["setups"][0]["id"]
+        self.turned = 0.0 if found else (self.side["body"] or 0.0) + (self.side["top_mount"] or 0.0)
+        self.coefficient = value(self.end.data["damper_coefficient"])
+        if self.part_now:
+            self.end = copy(self.end)
+            if self.part_now["coefficient"]:
+                self.coefficient = value(self.part_now["coefficient"])
+            if self.part_now["gas_pressure"] is not None and self.part_now["rod_diameter"] is not None:
+                self.end.gas = self.part_now["gas_pressure"] * pi * self.part_now["rod_diameter"] ** 2 / 4
+        if self.end.damper is not None and (self.turned or self.other_damper):
+            self.end = self.with_another_damper()
         self.h0, self.w0 = whole.height[place], whole.load[place]
         self.part = self.side["spring"]
+        if self.part and self.part["kind"] == "leaf":  # of any length: only how far it moves from as found counts
+            rate = {"value": leaf_rate(self.part)}
+            self.part = {"kind": "coil", "rate": rate, "free_length": 1.0, "points": None, "tender_rate": None,
+                         "solid_length": None, "quoted_drop": None, "is_leaf": True}  # fmt: skip
         self.kind = None if self.part is None else self.part["kind"]
         stop = self.end.data["bump_stop"]
+        self.shorter_shaft = self.turned + self.lengths("shut")
+        if self.part_now and self.part_now["stop"]:
+            stop, self.shorter_shaft = None, 0.0
+            if self.end.droop is not None:
+                stop = {**self.part_now["stop"], "hub_to_arch": self.end.droop}
         self.stop = None
         if stop:
             trim = self.side["stop"] or {"length": stop["length"], "packer": 0.0}
@@ -52,15 +75,24 @@ class Wheel:
     # the stop, along one damper
     def shaft(self, h):
         _, stop, _ = self.stop
-        return stop["shaft"] - self.longer - (self.end.damper(h) - self.end.damper(stop["hub_to_arch"]))
+        return stop["shaft"] - self.shorter_shaft - (self.end.damper(h) - self.end.damper(stop["hub_to_arch"]))
 
-    def with_damper_longer(self):
-        """The end whose limits lie where the damper, by so much longer, has its old stroke."""
+    def lengths(self, which):
+        """How much longer another damper is than the one found, extended or shut; 0 while one is not told."""
+        now, was = self.side["damper"], self.was["damper"]
+        if not self.other_damper or was is None or None in (now[which], was[which]):
+            return 0.0
+        return now[which] - was[which]
+
+    def with_another_damper(self):
+        """The end whose limits lie where the damper that stands there has the ends of its stroke."""
         end, moved = copy(self.end), {}
-        for limit in ("droop", "solid", "stop"):
+        told = {k for k, v in ((self.change or {}).get("limits") or {}).items() if v is not None}
+        for limit, which in (("droop", "extended"), ("solid", "shut"), ("stop", "shut")):
             at = end.data["limits"]["stop"] if limit == "stop" else getattr(end, limit)
             if at is not None:
-                there = end.damper(at) - self.longer
+                longer = self.turned + (0.0 if limit in told else self.lengths(which))
+                there = end.damper(at) - longer
                 moved[limit] = brentq(lambda h, t=there: end.damper(h) - t, 0.01, 1.5, xtol=1e-14)
         end.droop, end.solid = moved.get("droop"), moved.get("solid")
         end.data = {**end.data, "limits": {**end.data["limits"], "stop": moved.get("stop")}}
@@ -183,6 +215,7 @@ class Whole:
         self.survey = survey
         self.ends = {e: End(data, e, survey) for e in ("front", "rear")}
         self.wheelbase = value(data["vehicle"]["wheelbase"])
+        self.standing = self.ends
         self.height, self.load = {}, {}
         for p in self.places:
             e = self.ends[p.split("_")[0]]
@@ -196,12 +229,12 @@ class Whole:
         return p.replace("left", "?").replace("right", "left").replace("?", "right")
 
     def at_base(self, p, heights):
-        r = self.ends[p.split("_")[0]].base
+        r = self.standing[p.split("_")[0]].base
         h, o = heights[p], heights[self.mirror(p)]
         return h if r is None else (h + o) / 2 + r * (h - o) / 2
 
     def base_load(self, p, loads):
-        r = self.ends[p.split("_")[0]].base
+        r = self.standing[p.split("_")[0]].base
         w, o = loads[p], loads[self.mirror(p)]
         return w if r is None else (w + o) / 2 + (w - o) / (2 * r)
 
@@ -245,9 +278,15 @@ class Whole:
                 if w.seat and not self.typed_seat(w.side) and now is not None and was is not None:
                     w.seat = (w.seat[0] - (now - was), w.seat[1])
                 own = self.typed_seat(w.side)
-                lost = (w.side["pads"] or 0.0) + (
-                    0.0 if own or w.end.layout not in ("strut", "wishbone") else w.longer
-                )
+                change = w.change or {}
+                if not own and (change.get("layout") or change.get("spring")):
+                    w.seat = None  # the spring stands elsewhere
+                lost = w.side["pads"] or 0.0
+                if w.end.layout in ("strut", "wishbone"):
+                    lost += (w.side["body"] or 0.0) if own else w.turned
+                if w.side["stack"] is not None:
+                    lost += sum(i["thickness"] for i in w.side["stack"])
+                    lost -= 0.0 if own else sum(i["thickness"] for i in found.side["stack"] or ())
                 if w.seat:
                     w.seat = (w.seat[0] - lost, w.seat[1])
                 if w.part["free_length"] is None and w.part["quoted_drop"] is not None:
@@ -273,6 +312,7 @@ class Whole:
             drops = dict.fromkeys(self.places, 0.0)
         else:
             wheels = self.dressed(setup)
+            self.standing = {p.split("_")[0]: w.end for p, w in wheels.items()}
             heights, loads, drops = self.balance(wheels, [])
         if load_id is not None:
             for p in self.places:
@@ -294,7 +334,7 @@ class Whole:
         """What comes to the springs' places: less the bars, led through live axles."""
         wheel = {}
         for p in self.places:
-            e = self.ends[p.split("_")[0]]
+            e = self.standing[p.split("_")[0]]
             z = self.height[p] - heights[p]
             o = self.mirror(p)
             wheel[p] = loads[p] - e.bar * (z - (self.height[o] - heights[o])) * (o != p)

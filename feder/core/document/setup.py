@@ -20,6 +20,9 @@ from feder.core.document.base import (
     Text,
     Tolerant,
 )
+from feder.core.document.conversion import EndChange
+from feder.core.document.damper import CountedFrom, DamperPart
+from feder.core.document.leaf import LeafPart
 from feder.core.numbers.quantities import SPRING_STEEL_SHEAR_MODULUS, Unit
 
 Stage = Literal["as found", "plan", "fitted", "settled"]
@@ -120,7 +123,7 @@ class AirSpringPart(Tolerant):
         return self
 
 
-Spring = Annotated[SpringPart | TorsionBarPart | AirSpringPart, Field(discriminator="kind")]
+Spring = Annotated[SpringPart | TorsionBarPart | AirSpringPart | LeafPart, Field(discriminator="kind")]
 
 
 class StopTrim(Model):
@@ -128,6 +131,10 @@ class StopTrim(Model):
 
     length: LengthM
     packer: ShortLengthM = 0.0
+
+
+CollarAndDrop = Annotated[tuple[SignedLengthM, ...], Field(min_length=2, max_length=2)]
+"""A collar setting from its datum, and the drop against standard there, both in m."""
 
 
 class Seat(Tolerant):
@@ -138,9 +145,15 @@ class Seat(Tolerant):
 
     length: LengthM | None = None
     hub_to_arch: LengthM | None = None
-    datum: Literal["bottom of the thread", "top of the thread", "as found", "spring just touched"] = (
-        "bottom of the thread"
-    )
+    datum: Literal[
+        "bottom of the thread", "top of the thread", "as found", "spring just touched", "a fixed point"
+    ] = "bottom of the thread"
+    rule_at_zero: ShortLengthM | None = None
+    """What rule or calliper reads, from a fixed point to the collar, with the collar at its datum."""
+    rule_falls: bool = False
+    """Whether that reading falls as the collar goes towards the spring."""
+    chart: Annotated[tuple[CollarAndDrop, ...], Field(max_length=10)] = ()
+    """The kit's chart: collar settings from the datum, and the drop its maker gives for each."""
     thread: ShortLengthM | None = None
     permitted_low: ShortLengthM | None = None
     """Lowest and highest collar its maker permits, from the datum."""
@@ -155,7 +168,7 @@ class Clicks(Model):
 
     count: Annotated[int, Field(ge=0, le=200)]
     of: Annotated[int, Field(gt=0, le=200)] | None = None
-    counted_from: Literal["fully closed", "fully open"] = "fully closed"
+    counted_from: CountedFrom = "fully closed"
     alone: bool = False
     """Meant for extreme use by its maker: best left where it stands."""
 
@@ -174,6 +187,13 @@ class CoilBeside(Model):
     hold: Annotated[float, Unit("m"), Field(ge=0, le=0.3)] = 0.0
 
 
+class StackItem(Model):
+    """A pad, plate, shim, ring or top mount's plate between spring and seat, with its thickness."""
+
+    name: Name
+    thickness: Annotated[float, Unit("m"), Field(ge=0, le=0.2)]
+
+
 class SideSetup(Model):
     """One corner in one setup. Of height and adjuster the one set last is stored; the other is computed.
 
@@ -184,6 +204,8 @@ class SideSetup(Model):
     spring: Spring | None = None
     second_spring: SpringPart | None = None
     """The spring of the right leg or shock of a two-wheeler, where it is not the same as the left one's."""
+    damper: DamperPart | None = None
+    """The damper in this setup; where none is told, the one as found."""
     set_by: Literal["height", "collar", "free angle", "pressure", "rider sag"] = "height"
     hub_to_arch: LengthM | None = None
     collar: SignedLengthM | None = None
@@ -201,8 +223,15 @@ class SideSetup(Model):
     stop: StopTrim | None = None
     pads: SignedLengthM | None = None
     """Thickness put between spring and seat (pads, plates, shims, a second ring), taken out: negative."""
+    stack: Annotated[tuple[StackItem, ...], Field(max_length=12)] | None = None
+    """What lies between spring and seat, one by one (nothing told: as found); `pads` is what came beside that."""
     body: SignedLengthM | None = None
-    """How much longer the damper is than as found (shorter: negative): its limits and its stop move with it."""
+    """How much longer the damper's body is turned than its lengths are told for (shorter: negative).
+
+    Without a damper of its own: than as found. Its limits and its stop move with it.
+    """
+    top_mount: SignedLengthM | None = None
+    """How much thicker the top mount is than as found: the damper hangs lower by as much."""
     spacer: ShortLengthM | None = None
     """How much further out the wheel stands than as found: spacer, or less offset of the rim."""
     seat: Seat | None = None
@@ -216,6 +245,9 @@ class SideSetup(Model):
     """Spacers on the springs of a fork, together with their springs in one leg."""
     oil_level: ShortLengthM | None = None
     """From the rim of a fork tube down to the oil, springs out, leg pushed together."""
+    oil_quantity: Annotated[float, Unit("m^3"), Field(ge=0, le=0.01)] | None = None
+    """Oil in one leg of a fork, as filled."""
+    oil_grade: Annotated[str, Field(max_length=40)] = ""
     clamp: SignedLengthM | None = None
     """How much of the fork tubes stands above the top clamp."""
     shock_length: LengthM | None = None
@@ -224,6 +256,7 @@ class SideSetup(Model):
     """Sag at the wheel asked for with the rider on, on two wheels; preload or pressure follows."""
     tyre_pressure: PressurePa | None = None
     camber: AngleRad | None = None
+    caster: AngleRad | None = None
     toe: SignedLengthM | None = None
     """One wheel, at the rim, toe-in positive."""
 
@@ -254,6 +287,9 @@ class Setup(Model):
     sides: Sides = Sides()
     front_bar: BarSetting | None = None
     rear_bar: BarSetting | None = None
+    front_end: EndChange | None = None
+    """What this setup replaces of the end itself."""
+    rear_end: EndChange | None = None
     front_meant: Ident | None = None
     """Load state under which this end's heights are meant and its plates are set; none: as weighed."""
     rear_meant: Ident | None = None

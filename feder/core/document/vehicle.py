@@ -4,9 +4,9 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from feder.core.document.alignment import AlignmentAdjuster
 from feder.core.document.base import (
     DampingValue,
-    ForceN,
     ForceValue,
     LengthM,
     LengthValue,
@@ -21,6 +21,7 @@ from feder.core.document.base import (
     Text,
     Tolerant,
 )
+from feder.core.document.damper import Compressible, SqueezeAndForce
 from feder.core.numbers.quantities import Unit
 
 VehicleKind = Literal["car", "motorcycle", "bicycle"]
@@ -119,6 +120,8 @@ class AntiRollBar(Model):
     motion_ratio: Annotated[float, Unit(""), Field(gt=0, le=3)] | None = None
     """Where it was not measured, 1 is assumed, and marked."""
     holes: Annotated[tuple[BarHole, ...], Field(max_length=12)] = ()
+    link_length: LengthM | None = None
+    """Length of its links as found, between the middles of their joints."""
 
 
 class PlateAdjuster(Model):
@@ -204,10 +207,6 @@ class GasCharge(Model):
     rod_diameter: LengthM
 
 
-SqueezeAndForce = Annotated[tuple[ForceN, ...], Field(min_length=2, max_length=2)]
-"""Squeeze of a bump stop in m and its force in N."""
-
-
 class BumpStopPart(Tolerant):
     """The bump stop on a damper's shaft as it came: its length, its squeeze and force, and the shaft that shows.
 
@@ -218,7 +217,7 @@ class BumpStopPart(Tolerant):
     length: LengthM
     shaft: LengthM
     hub_to_arch: LengthM
-    compressible: Annotated[float, Unit(""), Field(gt=0, lt=1)] | None = None
+    compressible: Compressible | None = None
     """Where it was not measured, half is assumed, and marked."""
     points: Annotated[tuple[SqueezeAndForce, ...], Field(min_length=2, max_length=100)] | None = None
 
@@ -265,6 +264,7 @@ class End(Tolerant):
     """
     spring_base: LengthM | None = None
     """Distance between the springs of a live axle."""
+    adjusters: Annotated[tuple[AlignmentAdjuster, ...], Field(max_length=6)] = ()
 
 
 class Ends(Model):

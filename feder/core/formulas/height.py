@@ -126,6 +126,18 @@ def seat_with_pads(seat_length: Metre, pads: Metre) -> Metre:
     return seat_length - pads
 
 
+@formula(result="stack", source="one upon the other")
+def stack_with(stack: Metre, thickness: Metre) -> Metre:
+    """Thickness of a stack with one thing more."""
+    return stack + thickness
+
+
+@formula(result="seat_length", source="what lies between spring and seat takes its thickness from the room")
+def seat_with_stack(seat_length: Metre, stack: Metre, found_stack: Metre) -> Metre:
+    """Room for the spring with another stack of pads, plates, shims and rings than the one found."""
+    return seat_length - (stack - found_stack)
+
+
 @formula(result="seat_length", source="as found: spring length under its load plus collar and travel since")
 def seat_from_found_spring(spring_length: Metre, collar_position: Metre) -> Metre:
     """Seat length with the collar at its datum, from the spring as found, at the found height."""
@@ -136,6 +148,18 @@ def seat_from_found_spring(spring_length: Metre, collar_position: Metre) -> Metr
 def seat_with_spacer(seat_length: Metre, fork_spacer: Metre, found_fork_spacer: Metre) -> Metre:
     """Room for a fork's springs with other spacers on them."""
     return seat_length - (fork_spacer - found_fork_spacer)
+
+
+@formula(result="seat_length", source="the seats come together by the spring's travel")
+def seat_at_height(seat_length: Metre, spring_travel: Metre) -> Metre:
+    """Room between the seats at the height found, from that at another one, which the spring's travel leads to."""
+    return seat_length + spring_travel
+
+
+@formula(result="seat_length", source="mean of the rows")
+def mean_seat(seat_lengths: Metre, rows: PositiveRatio) -> Metre:
+    """Room between the seats as the rows of a chart have it together."""
+    return seat_lengths / rows
 
 
 @formula(result="spring_force", source="linear spring; loose when the room exceeds its free length")

@@ -3,7 +3,15 @@
 from typing import NamedTuple
 
 from feder.core.numbers.notes import note
-from feder.core.numbers.quantities import Coils, Length, Metre, Modulus, NewtonPerMetre, PositiveRatio
+from feder.core.numbers.quantities import (
+    Coils,
+    Length,
+    Metre,
+    Modulus,
+    NewtonPerMetre,
+    NonNegativeForce,
+    PositiveRatio,
+)
 from feder.core.numbers.working import checked, formula
 
 SPRING_STEEL_MODULUS = 206e9
@@ -17,6 +25,14 @@ def leaf_spring_rate(
 ) -> NewtonPerMetre:
     """Rate at the middle of a stack of leaves of one thickness, by its eyes."""
     return 8 * leaves * modulus * width * thickness**3 / (3 * length**3)
+
+
+@formula(result="rate", source="difference of loads over difference of heights")
+def rate_of_sag(
+    first_load: NonNegativeForce, second_load: NonNegativeForce, first_height: Length, second_height: Length
+) -> NewtonPerMetre:
+    """Rate of a spring from two loads and the heights at which they stood."""
+    return (second_load - first_load) / (first_height - second_height)
 
 
 @checked

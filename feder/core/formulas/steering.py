@@ -37,6 +37,12 @@ def height_change_of(hub_to_arch: Metre, found_hub_to_arch: Length) -> Metre:
     return hub_to_arch - found_hub_to_arch
 
 
+@formula(result="height_change", source="a spacer at the ball joint lowers the arm's outer end by its thickness")
+def height_change_with_spacer(height_change: Metre, joint_spacer: Metre) -> Metre:
+    """What an arm feels of a height change with a spacer at its ball joint."""
+    return height_change + joint_spacer
+
+
 @formula(result="joint_spacer", source="a spacer at the ball joint lowers the arm's outer end by its thickness")
 def levelling_spacer(arm_length: Length, current_angle: AngleBelowRight) -> Metre:
     """Spacer at the ball joint that brings an arm back to level; negative where it still points down."""

@@ -49,4 +49,6 @@ PAIR_EXACT = usual(0.0005, "m", "Height error below which a pair gives the heigh
 LEVEL_WINDOW = usual(0.0175, "rad", "Half window of the level where no splines say how fine a step is.")
 LEAST_TURN = usual(0.035, "rad", "Least turn of a plate between two readings that a length is made of.")
 # travel
+DAMPER_LEFT = usual(0.030, "m", "Wheel travel left at one end of a damper below which it stands too near to it.")
+LINK_OFF = usual(0.005, "m", "How far a bar's link may miss the length that keeps its arms before it is told.")
 STOP_CUT = usual(0.0005, "m", "How closely a bump stop is cut: what is shorter by less is not told.")

@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 
 from feder.core.document.base import ENDS, EndName, Place
 from feder.core.document.changes import sides_changed
+from feder.core.document.conversion import EndChange
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup
 from feder.core.numbers.errors import NoFigure
@@ -17,13 +18,25 @@ GROUPS: dict[str, tuple[str, ...]] = {
     "springs": ("spring", "second_spring"),
     "heights and collars": ("set_by", "hub_to_arch", "collar", "free_angle", "pressure", "seat", "rider_sag"),
     "bump stops": ("stop",),
+    "dampers": ("damper",),
     "damper length": ("body",),
-    "pads at the seat": ("pads",),
+    "top mounts": ("top_mount",),
+    "pads at the seat": ("pads", "stack"),
     "wheel spacers": ("spacer",),
     "fork spacers and oil": ("fork_spacer", "oil_level"),
     "fork height and shock length": ("clamp", "shock_length"),
 }
 """Settings that are changed together when the cause of a difference is looked for, each end apart."""
+ARMS = "arms and mounts"
+END_GROUPS: dict[str, tuple[str, ...]] = {
+    ARMS: ("layout", "spring", "damper", "limits", "spring_base", "friction", "bump_stop"),
+    "tyres": ("tyre",),
+    "track": ("track",),
+    "unsprung mass": ("unsprung_mass",),
+    "anti-roll bar fitted": ("bar", "link_length"),
+    "ball joints": ("joint_spacer", "roll_centre"),
+}
+"""Parts of an end that a setup replaces, changed together likewise."""
 LEAST = 1e-9
 TRIAL = "trial-of-one-change"
 TOGETHER = 0.05
@@ -134,13 +147,35 @@ def _joined(
     causes: list[Cause],
     effect: Callable[[Setup], float],
 ) -> list[Cause]:
-    """Springs and heights of an end as one cause where they only work together, as on a fixed perch."""
-    apart = [c for c in causes if c.words in (f"{end} springs", f"{end} heights and collars")]
-    members = (*GROUPS["springs"], *GROUPS["heights and collars"])
-    together = effect(_taken(base, other, [p for p in document.places if p.end == end], members))
-    if abs(together - sum(c.effect for c in apart)) <= TOGETHER * abs(together):
+    """Springs and heights of an end as one cause where they only work together, as on a fixed perch.
+
+    Where the arms and mounts are others too, the springs stand in them: they are one cause with them.
+    """
+    places = [p for p in document.places if p.end == end]
+    together = _taken(base, other, places, (*GROUPS["springs"], *GROUPS["heights and collars"]))
+    apart, words = [f"{end} springs", f"{end} heights and collars"], f"{end} springs at their heights"
+    if _end_taken(base, other, end, END_GROUPS[ARMS]) != base:
+        members = (
+            *GROUPS["springs"],
+            *GROUPS["heights and collars"],
+            *GROUPS["dampers"],
+            *GROUPS["pads at the seat"],
+        )
+        together = _end_taken(_taken(base, other, places, members), other, end, END_GROUPS[ARMS])
+        apart += [f"{end} dampers", f"{end} pads at the seat", f"{end} {ARMS}"]
+        words = f"{end} arms and mounts with their springs and dampers"
+    ones, whole = [c for c in causes if c.words in apart], effect(together)
+    if abs(whole - sum(c.effect for c in ones)) <= TOGETHER * abs(whole):
         return causes
-    return [*(c for c in causes if c not in apart), Cause(f"{end} springs at their heights", together)]
+    return [*(c for c in causes if c not in ones), Cause(words, whole)]
+
+
+def _end_taken(base: Setup, other: Setup, end: EndName, members: tuple[str, ...]) -> Setup:
+    """The first setup with some of what the second one replaces of an end."""
+    name = f"{end}_end"
+    mine, theirs = (getattr(s, name) or EndChange() for s in (base, other))
+    changed = mine.but(**{m: getattr(theirs, m) for m in members})
+    return base if changed == mine else base.but(**{name: None if changed == EndChange() else changed})
 
 
 def _single_changes(document: Document, base: Setup, other: Setup) -> list[tuple[str, Setup]]:
@@ -152,6 +187,10 @@ def _single_changes(document: Document, base: Setup, other: Setup) -> list[tuple
             changed = _taken(base, other, places, members)
             if changed != base:
                 made.append((f"{end} {words}", changed))
+        for words, members in END_GROUPS.items():
+            replaced = _end_taken(base, other, end, members)
+            if replaced != base:
+                made.append((f"{end} {words}", replaced))
         name = f"{end}_bar"
         if getattr(base, name) != getattr(other, name):
             made.append((f"{end} anti-roll bar", base.but(**{name: getattr(other, name)})))

@@ -124,6 +124,11 @@ class CornerReport:
     reach_low: Figure | None = None
     """Hub to arch with the collar at its lowest and its highest, left and right moved alike."""
     reach_high: Figure | None = None
+    body_length: Figure | None = None
+    """Of the damper's body as set in this setup."""
+    thread_engaged: Figure | None = None
+    collar_rule: Figure | None = None
+    """What rule or calliper shows at the collar, from its fixed point."""
     body_change: Figure | None = None
     """Spring and damper apart: change of the damper body's length that leaves the hold wanted at droop."""
     height_band: Figure | None = None
@@ -277,6 +282,8 @@ class EndReport:
     """Outer end up positive."""
     joint_spacer: Figure | None = None
     """Spacer at the ball joint that would level the lower arm."""
+    link_length: Figure | None = None
+    """Length of the bar's links that leaves its arms as they were found."""
     strip: list[StripPoint] = field(default_factory=list)
 
 

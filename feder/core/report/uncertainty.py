@@ -269,8 +269,14 @@ def _put(plain: dict[str, Any], path: str, number: Uncertain, by: float) -> Any:
         start = now[0][1] if _at(plain, ".".join(parts[:-1]))["kind"] == "sweep" else 0.0
         return [[x, start + (y - start) * (1 + by)] for x, y in now]
     if isinstance(now, dict) and now.get("kind") == "assumed":  # it has no number of its own: written out, moved
-        ratio = ASSUMED_RATIO[plain["vehicle"]["ends"][parts[2]]["layout"]] + by
+        ratio = ASSUMED_RATIO[_layout(plain, parts)] + by
         return {"kind": "ratio", "value": ratio, "convention": "spring per wheel", "how": "estimated"}
     if now is None:  # a usual value stands in for it
         return number.value + by if isinstance(_at(plain, ".".join(parts[:-1])), dict) else None
     return now + by if isinstance(now, int | float) and not isinstance(now, bool) else None
+
+
+def _layout(plain: dict[str, Any], parts: list[str]) -> str:
+    """The layout of the end that a place stands in, or of what a setup has in its place."""
+    replaced = _at(plain, ".".join([*parts[:3], "layout"])) if parts[0] == "setups" else None
+    return str(replaced or plain["vehicle"]["ends"][parts[2].removesuffix("_end")]["layout"])

@@ -1,53 +1,76 @@
-"""What a setup changes of its ends: wheel spacers, damper length, the hole of the bar, a coilover for a bar."""
+"""What a setup changes of its ends: parts of the end itself, wheel spacers, dampers, the hole of the bar."""
 
 from dataclasses import replace
 
-from feder.core.document.base import Place
+from feder.core.document.base import EndName, Place
+from feder.core.document.conversion import EndChange
 from feder.core.document.cursor import Cursor, node, number, quantity
+from feder.core.document.leaf import LeafPart
 from feder.core.document.setup import BarSetting, SpringPart
 from feder.core.document.vehicle import RatioFromLevers
-from feder.core.formulas.damper_body import damper_shift, limit_with_body, reversed_of
 from feder.core.formulas.live_axle import base_ratio_of
 from feder.core.formulas.roll import bar_rate_at_wheel
+from feder.core.formulas.tyre_contact import contact_with_tyre
 from feder.core.formulas.wheel_spacer import limit_with_spacer, track_with_spacers
 from feder.core.practice.usual import ARM_LENGTH
-from feder.core.standing.facts import EndFacts, Facts, link_ratio, side_at
+from feder.core.standing.damper import LENGTH_AT, with_damper
+from feder.core.standing.facts import EndFacts, Facts, end_facts, link_ratio, side_at
+from feder.core.standing.overlay import overlaid
+
+UNREAD_CONTACT = "the tyre's contact was not read again: moved by the radius"
 
 
 def end_at(facts: Facts, index: int, place: Place) -> EndFacts:
     """The end at a place as it stands in a setup; the very same where the setup changes nothing of it."""
     name = place.end
-    end, places = facts.ends[name], facts.places_at(name)
-    setup = facts.document.setups[index]
+    places, setup = facts.places_at(name), facts.document.setups[index]
+    change = change_at(facts, index, name)
+    told: EndChange | None = node(change)
+    found = [side_at(facts.at, 0, p) for p in places]
+    sides = [side_at(facts.at, index, p) for p in places]
+    springs = [node(s).spring for s in sides]
+    if told is None:
+        end = facts.ends[name]
+        if end.leaf and not any(isinstance(s, LeafPart | None) for s in springs):
+            end = end_facts(
+                facts.at, name, facts.at.vehicle.ends[name]
+            )  # the axle's own ratio left with its leaves
+    else:
+        end = end_facts(facts.at, name, overlaid(facts.at.vehicle.ends[name], change), springs)
+        end = _on_its_tyre(end, change, facts.ends[name])
     setting: BarSetting | None = setup.front_bar if name == "front" else setup.rear_bar
     if setting is not None and end.end.bar is not None:
         end = replace(end, bar_rate=_bar_rate(end, setting))
-    sides = [side_at(facts.at, index, p) for p in places]
-    if end.end.layout == "torsion arm" and any(isinstance(node(s).spring, SpringPart) for s in sides):
+    if end.end.layout == "torsion arm" and any(isinstance(s, SpringPart) for s in springs):
         end = replace(end, spring=replace(end.damper, name="motion_ratio"))
     if len(places) == 2 and any(node(s).spacer for s in sides):
         end = _wider(end, sides[0], sides[1])
         side = sides[places.index(place)]
         if node(side).spacer:
             end = _on_a_longer_lever(end, side, facts.corners[place].hub_to_arch)
-    side = sides[places.index(place)]
-    return _on_another_body(end, side) if node(side).body else end
+    i, limits = places.index(place), None if told is None else told.limits
+    measured = () if limits is None else [n for n in LENGTH_AT if getattr(limits, n) is not None]
+    return with_damper(end, sides[i], found[i], place, measured)
 
 
-def _on_another_body(end: EndFacts, side: Cursor) -> EndFacts:
-    """The end whose damper is longer or shorter at one side: every limit that the damper sets moves."""
-    if not end.damper.known:
+def change_at(facts: Facts, index: int, name: EndName) -> Cursor:
+    """Where what a setup replaces of an end stands in the document."""
+    return facts.at.setups[index][f"{name}_end"]
+
+
+def _on_its_tyre(end: EndFacts, change: Cursor, found: EndFacts) -> EndFacts:
+    """The end on a tyre of another radius: it meets the arch so much sooner, until that was read again."""
+    told: EndChange = node(change)
+    new, was = (None if told.tyre is None else told.tyre.radius), found.end.tyre.radius
+    if end.contact is None or new is None or was is None or new == was:
         return end
-    change = number(side.body, f"{end.name} damper longer than as found", source="set")
-
-    def moved(limit: float | None) -> float | None:
-        if limit is None:
-            return None
-        if end.damper.curve is None and end.damper.constant is not None:
-            return limit_with_body(limit, damper_shift(change, end.damper.constant))
-        return limit_with_body(limit, end.damper.wheel_travel(limit, reversed_of(change)))
-
-    return replace(end, droop=moved(end.droop), stop=moved(end.stop), solid=moved(end.solid))
+    if told.limits is not None and told.limits.contact is not None:
+        return end
+    label = f"{end.name} tyre radius"
+    radius = number(change.tyre.radius, f"{label} in this setup", source=UNREAD_CONTACT, assumed=True)
+    return replace(
+        end, contact=contact_with_tyre(end.contact, radius, number(found.at.tyre.radius, f"{label} as found"))
+    )
 
 
 def _bar_rate(end: EndFacts, setting: BarSetting) -> float | None:

@@ -1,10 +1,12 @@
 """What the document says, gathered per corner and end: numbers that know their path and how they were got."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from feder.core.document.base import ENDS, EndName, Place
 from feder.core.document.cursor import Cursor, cursor, maybe, node, number, quantity
 from feder.core.document.document import Document
+from feder.core.document.leaf import LeafPart
 from feder.core.document.setup import Setup, SideSetup
 from feder.core.document.vehicle import End
 from feder.core.formulas.air import gas_force
@@ -50,6 +52,13 @@ class EndFacts:
     arm: ArmFacts | None = None
     sags: SagReads = NONE
     """Sag readings of a two-wheeler's wheel."""
+    leaf: bool = False
+    """Whether its ratio is that of the leaf springs that carry the axle."""
+
+    @property
+    def spring_place(self) -> tuple[object, ...]:
+        """Where a spring stands at this end: the seat as found holds for the same place only."""
+        return self.end.layout, self.end.spring, self.leaf
 
 
 @dataclass(frozen=True)
@@ -103,7 +112,13 @@ def gather(document: Document) -> Facts:
 
 def _gathered(document: Document) -> Facts:
     at = cursor(document)
-    ends = {name: _end(at, name) for name in ENDS}
+    first = document.setups[0]
+    ends = {
+        name: end_facts(
+            at, name, at.vehicle.ends[name], [side_of(first, p).spring for p in places_of(document, name)]
+        )
+        for name in ENDS
+    }
     return Facts(
         document,
         at,
@@ -149,9 +164,13 @@ LIMIT_WORDS = {
 }
 
 
-def _end(document: Cursor, name: EndName) -> EndFacts:
-    at = document.vehicle.ends[name]
+def end_facts(document: Cursor, name: EndName, at: Cursor, springs: Sequence[object] = ()) -> EndFacts:
+    """What is known of an end that stands at a place of the document; `springs` are those of its corners.
+
+    A leaf spring carries at the axle itself: where no ratio was told it is 1.
+    """
     end: End = node(at)
+    leaf = any(isinstance(s, LeafPart) for s in springs) and end.spring.ratio is None
 
     def height(limit: str) -> float | None:
         return maybe(at.limits[limit], f"{name} hub to arch {LIMIT_WORDS[limit]}")
@@ -162,6 +181,11 @@ def _end(document: Cursor, name: EndName) -> EndFacts:
     track = maybe(at.track, f"{name} track")
     plain = None if droop is None else float(droop)
     spring = coupling_of(at.spring, end, "motion_ratio", f"{name} motion ratio", plain)
+    if leaf:
+        one = number(
+            at.spring, f"{name} motion ratio", source="a leaf spring carries the axle", value=1.0, unit=""
+        )
+        spring = Coupling("motion_ratio", one)
     damper = replace(spring, name="damper_motion_ratio")
     if end.damper is not None:
         damper = coupling_of(at.damper, end, "damper_motion_ratio", f"{name} damper motion ratio", plain)
@@ -194,6 +218,7 @@ def _end(document: Cursor, name: EndName) -> EndFacts:
         dampers=dampers_of(end),
         arm=arm_facts(at.arm, name),
         sags=sags,
+        leaf=leaf,
     )
 
 

@@ -9,6 +9,7 @@ from dataclasses import dataclass, replace
 from feder.core.document.base import Place
 from feder.core.document.cursor import Cursor, node, number
 from feder.core.document.document import LoadState
+from feder.core.document.leaf import LeafPart
 from feder.core.document.setup import Setup
 from feder.core.formulas.height import free_length_from_drop
 from feder.core.formulas.live_axle import live_axle_spring_load, spring_hub_of
@@ -22,11 +23,12 @@ from feder.core.solvers.curve import LinearCorner
 from feder.core.solvers.equilibrium import Axle, Balance, Support, Weight, vehicle_equilibrium
 from feder.core.standing.carried import carried_in, carried_inputs
 from feder.core.standing.corner import StandingCorner, asked_height
+from feder.core.standing.damper import with_its_own
 from feder.core.standing.end_in_setup import end_at
 from feder.core.standing.facts import EndFacts, Facts, parts_as_found, side_at
-from feder.core.standing.held_up import at_full_extension, held_up
+from feder.core.standing.found_cycle import by_pressure, weighed_by_spring
+from feder.core.standing.held_up import held_up
 from feder.core.standing.kept import Kept
-from feder.core.standing.one_end import height_under
 from feder.core.standing.parts.air import air_facts
 from feder.core.standing.parts.bump_stop import stop_facts
 from feder.core.standing.parts.coil import SpringFacts, spring_facts
@@ -34,10 +36,9 @@ from feder.core.standing.parts.coil_beside import beside_facts
 from feder.core.standing.parts.oil import oil_facts
 from feder.core.standing.parts.torsion_bar import bar_facts
 from feder.core.standing.rider import rider_by_sags, set_by_sag
-from feder.core.standing.springing.air import PNEUMATIC, stroke_at
-from feder.core.standing.springing.coil import padded_seat, spaced_seat, typed_seat
+from feder.core.standing.springing.chart import by_chart
 from feder.core.standing.springing.kinds import springing
-from feder.core.standing.weighed import as_set, carried_by_spring
+from feder.core.standing.springing.seat import padded_seat, spaced_seat, turned_seat, typed_seat
 
 UNASKED_RATE = 1e3
 """Rate that lets a corner for which nothing is asked follow the body with its load kept, N/m."""
@@ -71,6 +72,7 @@ def _stands(facts: Facts, setup: Setup, load_state: LoadState | None) -> Standin
         dressed = {
             p: _dressed(side_at(facts.at, index, p), end_at(facts, index, p), found[p]) for p in facts.places
         }
+        dressed = {p: _on_its_base(c, dressed[p.mirror]) for p, c in dressed.items()}
         if facts.document.vehicle.kind != "car":
             dressed = set_by_sag(facts, dressed, found)
         stood = _stand(facts, dressed, None)
@@ -119,6 +121,8 @@ def _as_found(facts: Facts) -> dict[Place, StandingCorner]:
     corners = {}
     for place in facts.places:
         corner, at = facts.corners[place], side_at(facts.at, 0, place)
+        if at.damper:
+            corner = replace(corner, end=with_its_own(corner.end, at, at, place))
         sprung = load = None
         if (
             corner.mass is not None
@@ -134,7 +138,7 @@ def _as_found(facts: Facts) -> dict[Place, StandingCorner]:
             spring=spring_facts(at, place, corner.end.legs),
             bar=bar_facts(at, place),
             air=air_facts(at, place),
-            stop=stop_facts(corner.end.at.bump_stop, at, place, corner.end.damper),
+            stop=stop_facts(corner.end, at, at, place),
             beside=beside_facts(at, place, corner.end.damper, corner.end.droop)
             or oil_facts(at, place, corner.end),
             sprung_mass=sprung,
@@ -150,47 +154,8 @@ def _as_found(facts: Facts) -> dict[Place, StandingCorner]:
             corners[place] = stood.but(spring_load=live_axle_spring_load(stood.load, other, base))
     anchored = {p: c.but(found_hub=c.spring_hub) for p, c in _at_springs(corners).items()}
     if facts.document.vehicle.kind != "car":
-        anchored = {p: held_up(_by_pressure(_weighed_by_spring(c))) for p, c in anchored.items()}
+        anchored = {p: held_up(by_pressure(weighed_by_spring(c))) for p, c in anchored.items()}
     return {p: springing(c).found(c) for p, c in anchored.items()}
-
-
-def _weighed_by_spring(corner: StandingCorner) -> StandingCorner:
-    """A wheel that was not weighed, with the load that its spring says it carries."""
-    if corner.load is not None or corner.facts.mass is not None or corner.spring_hub is None:
-        return corner
-    if at_full_extension(corner):  # there the spring only says what the load is below
-        return corner
-    load = carried_by_spring(as_set(corner), corner.spring_hub)
-    if load is None or load <= 0:
-        return corner
-    return corner.but(load=load, spring_load=load, sprung_mass=mass_of_load(load))
-
-
-def _by_pressure(corner: StandingCorner) -> StandingCorner:
-    """An air spring as found whose pressure was read: it stands where that pressure carries the bike.
-
-    A bicycle alone settles by a few millimetres, of which friction holds up half; its gauge says more.
-    """
-    if corner.air is None or corner.side.pressure is None or not corner.facts.by_sag or corner.load is None:
-        return corner
-    read = as_set(corner).pressure
-    hub = height_under(as_set(corner), corner.load, PNEUMATIC)
-    stroke = None if hub is None else stroke_at(corner, hub)
-    if hub is None or stroke is None or read is None:
-        return corner
-    facts = replace(corner.facts, hub_to_arch=hub)
-    coupling = facts.end.spring
-    return corner.but(
-        facts=facts,
-        hub_to_arch=hub,
-        spring_hub=hub,
-        found_hub=hub,
-        motion_ratio=coupling.ratio(hub),
-        ratio_slope=coupling.slope(hub),
-        pressure=read,
-        stroke=stroke,
-        spring_force=corner.air.force(read, stroke),
-    )
 
 
 def _dressed(at: Cursor, end: EndFacts, found: StandingCorner) -> StandingCorner:
@@ -199,18 +164,21 @@ def _dressed(at: Cursor, end: EndFacts, found: StandingCorner) -> StandingCorner
     if end is not facts.end:
         facts = replace(facts, end=end)
     spring = spring_facts(at, place, end.legs, found.side)
-    if spring is not None and spring.free_length is None:
+    same_place = end.spring_place == found.facts.end.spring_place
+    if spring is not None and spring.free_length is None and same_place and not isinstance(spring.part, LeafPart):
         spring = _lowering(spring, found, at.spring.quoted_drop)
-    seat = typed_seat(at, place) or spaced_seat(found.seat, at, found.at, place, end.end.layout)
-    seat = padded_seat(seat, at, place)
-    return found.but(
+    seat = padded_seat(turned_seat(typed_seat(at, place), at, place, end.end.layout), at, place)
+    if seat is None and same_place:
+        seat = spaced_seat(found.seat, at, found.at, place, end.end.layout)
+        seat = padded_seat(seat, at, place, found.at)
+    dressed = found.but(
         facts=facts,
         at=at,
         side=node(at),
         spring=spring,
         bar=bar_facts(at, place),
         air=air_facts(at, place),
-        stop=stop_facts(end.at.bump_stop, at, place, end.damper),
+        stop=stop_facts(end, at, found.at, place),
         beside=beside_facts(at, place, end.damper, end.droop) or oil_facts(at, place, end),
         seat=seat,
         collar=None,
@@ -221,6 +189,21 @@ def _dressed(at: Cursor, end: EndFacts, found: StandingCorner) -> StandingCorner
         spring_length=None,
         spring_load=None,
     )
+    typed = node(at).seat
+    if typed is not None and typed.chart and (typed.length is None or typed.hub_to_arch is None):
+        charted = by_chart(dressed.but(load=found.load, spring_load=found.spring_load))
+        dressed = dressed.but(seat=padded_seat(charted, at, place) or seat)
+    return dressed
+
+
+def _on_its_base(corner: StandingCorner, other: StandingCorner) -> StandingCorner:
+    """The corner with its springs at another distance than as found: the height found at the spring is another."""
+    base, found = corner.facts.end.base_ratio, corner.as_found
+    if found is None or base is found.facts.end.base_ratio:
+        return corner
+    hub, over = corner.facts.hub_to_arch, other.facts.hub_to_arch
+    at_spring = hub if base is None or hub is None or over is None else spring_hub_of(hub, over, base)
+    return corner.but(found_hub=at_spring)
 
 
 def _lowering(spring: SpringFacts, found: StandingCorner, at: Cursor) -> SpringFacts:

@@ -8,7 +8,7 @@ from feder.core.practice.usual import PRELOAD
 from feder.core.standing.corner import SeatFacts, StandingCorner
 from feder.core.standing.pushes import push_at
 from feder.core.standing.springing.air import stroke_at
-from feder.core.standing.springing.coil import typed_seat
+from feder.core.standing.springing.seat import typed_seat
 
 
 def carried_by_spring(corner: StandingCorner, hub: float) -> float | None:

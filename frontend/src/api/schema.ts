@@ -1008,6 +1008,12 @@ export interface components {
             /** @default null */
             reach_high?: components["schemas"]["Figure"] | null;
             /** @default null */
+            body_length?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            thread_engaged?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            collar_rule?: components["schemas"]["Figure"] | null;
+            /** @default null */
             body_change?: components["schemas"]["Figure"] | null;
             /** @default null */
             height_band?: components["schemas"]["Figure"] | null;
@@ -1075,6 +1081,8 @@ export interface components {
             lower_arm_angle?: components["schemas"]["Figure"] | null;
             /** @default null */
             joint_spacer?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            link_length?: components["schemas"]["Figure"] | null;
             /** Strip */
             strip?: components["schemas"]["StripPoint"][];
         };
@@ -1579,6 +1587,39 @@ export interface components {
             note?: string;
         };
         /**
+         * AlignmentAdjuster
+         * @description What sets camber, caster or toe at an end: how, within which values, and what a turn or a mark gives.
+         *
+         *     Camber and caster in rad, toe of one wheel at the rim in m, toe-in positive.
+         */
+        AlignmentAdjuster: {
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "eccentric" | "slots" | "plate" | "cam bolt" | "washers" | "adjustable arm" | "adjustable rod";
+            /**
+             * Sets
+             * @enum {string}
+             */
+            sets: "camber" | "caster" | "toe";
+            /**
+             * Least
+             * @default null
+             */
+            least?: number | null;
+            /**
+             * Most
+             * @default null
+             */
+            most?: number | null;
+            /**
+             * Step
+             * @default null
+             */
+            step?: number | null;
+        };
+        /**
          * AngularRateValue
          * @description Torque over angle.
          */
@@ -1613,6 +1654,11 @@ export interface components {
              * @default []
              */
             holes?: components["schemas"]["BarHole"][];
+            /**
+             * Link Length
+             * @default null
+             */
+            link_length?: number | null;
         };
         /**
          * Band
@@ -1829,6 +1875,119 @@ export interface components {
              */
             posture?: ("seated" | "standing") | null;
         };
+        /**
+         * DamperPart
+         * @description A damper: its lengths between its mounts, its body where that is adjustable, gas, stop and adjusters.
+         *
+         *     `extended` and `shut` hold with the body at `body`; one turned longer moves both by as much.
+         */
+        DamperPart: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
+            /**
+             * Kind
+             * @default damper
+             * @constant
+             */
+            kind?: "damper";
+            /** Code */
+            code: string;
+            /**
+             * Extended
+             * @default null
+             */
+            extended?: number | null;
+            /**
+             * Shut
+             * @default null
+             */
+            shut?: number | null;
+            /**
+             * Mounts
+             * @default
+             */
+            mounts?: string;
+            /**
+             * Body
+             * @default null
+             */
+            body?: number | null;
+            /**
+             * Body Least
+             * @default null
+             */
+            body_least?: number | null;
+            /**
+             * Body Most
+             * @default null
+             */
+            body_most?: number | null;
+            /**
+             * Engaged
+             * @default null
+             */
+            engaged?: number | null;
+            /**
+             * Least Engaged
+             * @default null
+             */
+            least_engaged?: number | null;
+            /**
+             * Rod Diameter
+             * @default null
+             */
+            rod_diameter?: number | null;
+            /**
+             * Gas Pressure
+             * @default null
+             */
+            gas_pressure?: number | null;
+            /**
+             * Carries Spring
+             * @default null
+             */
+            carries_spring?: boolean | null;
+            /** @default null */
+            coefficient?: components["schemas"]["DampingValue"] | null;
+            /** @default null */
+            stop?: components["schemas"]["DamperStop"] | null;
+            /**
+             * Knobs
+             * @default []
+             */
+            knobs?: components["schemas"]["Knob"][];
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+        };
+        /**
+         * DamperStop
+         * @description The bump stop that comes with a damper; `shaft` is what shows of its shaft at full extension.
+         */
+        DamperStop: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
+            /** Length */
+            length: number;
+            /** Shaft */
+            shaft: number;
+            /**
+             * Compressible
+             * @default null
+             */
+            compressible?: number | null;
+            /**
+             * Points
+             * @default null
+             */
+            points?: number[][] | null;
+        };
         /** DampingValue */
         DampingValue: {
             /**
@@ -1999,6 +2158,75 @@ export interface components {
              * @default null
              */
             spring_base?: number | null;
+            /**
+             * Adjusters
+             * @default []
+             */
+            adjusters?: components["schemas"]["AlignmentAdjuster"][];
+        };
+        /**
+         * EndChange
+         * @description What a setup replaces of an end; what is not told stays as found.
+         *
+         *     With a `layout` the end is another one: its ratios, limits, stop, gas and friction are its own, and unknown
+         *     until told; track, tyre and unsprung mass stay, the last one marked as estimated.
+         */
+        EndChange: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
+            /**
+             * Layout
+             * @default null
+             */
+            layout?: ("strut" | "wishbone" | "divorced" | "live axle" | "torsion arm" | "fork" | "twin shock" | "linkage") | null;
+            /** @default null */
+            spring?: components["schemas"]["Mount"] | null;
+            /** @default null */
+            damper?: components["schemas"]["Mount"] | null;
+            /** @default null */
+            limits?: components["schemas"]["Limits"] | null;
+            /**
+             * Track
+             * @default null
+             */
+            track?: number | null;
+            /**
+             * Spring Base
+             * @default null
+             */
+            spring_base?: number | null;
+            /** @default null */
+            unsprung_mass?: components["schemas"]["MassValue"] | null;
+            /** @default null */
+            friction?: components["schemas"]["ForceValue"] | null;
+            /** @default null */
+            bump_stop?: components["schemas"]["BumpStopPart"] | null;
+            /** @default null */
+            tyre?: components["schemas"]["Tyre"] | null;
+            /** @default null */
+            bar?: components["schemas"]["AntiRollBar"] | null;
+            /**
+             * Roll Centre
+             * @default null
+             */
+            roll_centre?: number | null;
+            /**
+             * Joint Spacer
+             * @default null
+             */
+            joint_spacer?: number | null;
+            /**
+             * Link Length
+             * @default null
+             */
+            link_length?: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
         };
         /** Ends */
         Ends: {
@@ -2037,7 +2265,8 @@ export interface components {
              *       },
              *       "bar": null,
              *       "arm_lies": null,
-             *       "spring_base": null
+             *       "spring_base": null,
+             *       "adjusters": []
              *     }
              */
             front?: components["schemas"]["End"];
@@ -2076,7 +2305,8 @@ export interface components {
              *       },
              *       "bar": null,
              *       "arm_lies": null,
-             *       "spring_base": null
+             *       "spring_base": null,
+             *       "adjusters": []
              *     }
              */
             rear?: components["schemas"]["End"];
@@ -2164,6 +2394,86 @@ export interface components {
             inner: number;
             /** Outer */
             outer: number;
+        };
+        /**
+         * Knob
+         * @description An adjuster of a damper: what it acts on, its clicks, and the end they are counted from.
+         */
+        Knob: {
+            /**
+             * Acts
+             * @enum {string}
+             */
+            acts: "rebound" | "bump" | "high_bump" | "both";
+            /** Clicks */
+            clicks: number;
+            /**
+             * Counted From
+             * @default fully closed
+             * @enum {string}
+             */
+            counted_from?: "fully closed" | "fully open";
+            /**
+             * Locked
+             * @default
+             */
+            locked?: string;
+        };
+        /**
+         * LeafPart
+         * @description A leaf spring by its rate, by two loads and the heights they gave, or by its leaves.
+         *
+         *     What was measured stands before what was typed, and that before what the dimensions say.
+         */
+        LeafPart: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "leaf";
+            /** Code */
+            code: string;
+            /** @default null */
+            rate?: components["schemas"]["RateValue"] | null;
+            /**
+             * Sagged
+             * @default null
+             */
+            sagged?: number[][] | null;
+            /**
+             * Leaves
+             * @default null
+             */
+            leaves?: number | null;
+            /**
+             * Width
+             * @default null
+             */
+            width?: number | null;
+            /**
+             * Thickness
+             * @default null
+             */
+            thickness?: number | null;
+            /**
+             * Length
+             * @default null
+             */
+            length?: number | null;
+            /**
+             * Modulus
+             * @default 206000000000
+             */
+            modulus?: number;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
         };
         /** LengthValue */
         LengthValue: {
@@ -2484,7 +2794,22 @@ export interface components {
              * @default bottom of the thread
              * @enum {string}
              */
-            datum?: "bottom of the thread" | "top of the thread" | "as found" | "spring just touched";
+            datum?: "bottom of the thread" | "top of the thread" | "as found" | "spring just touched" | "a fixed point";
+            /**
+             * Rule At Zero
+             * @default null
+             */
+            rule_at_zero?: number | null;
+            /**
+             * Rule Falls
+             * @default false
+             */
+            rule_falls?: boolean;
+            /**
+             * Chart
+             * @default []
+             */
+            chart?: number[][];
             /**
              * Thread
              * @default null
@@ -2544,14 +2869,18 @@ export interface components {
              *         "body": null,
              *         "bump": null,
              *         "camber": null,
+             *         "caster": null,
              *         "clamp": null,
              *         "collar": null,
+             *         "damper": null,
              *         "fork_spacer": null,
              *         "free_angle": null,
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
+             *         "oil_grade": "",
              *         "oil_level": null,
+             *         "oil_quantity": null,
              *         "pads": null,
              *         "plate_read": null,
              *         "plate_set": null,
@@ -2565,8 +2894,10 @@ export interface components {
              *         "shock_length": null,
              *         "spacer": null,
              *         "spring": null,
+             *         "stack": null,
              *         "stop": null,
              *         "toe": null,
+             *         "top_mount": null,
              *         "tyre_pressure": null
              *       },
              *       "front_right": {
@@ -2574,14 +2905,18 @@ export interface components {
              *         "body": null,
              *         "bump": null,
              *         "camber": null,
+             *         "caster": null,
              *         "clamp": null,
              *         "collar": null,
+             *         "damper": null,
              *         "fork_spacer": null,
              *         "free_angle": null,
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
+             *         "oil_grade": "",
              *         "oil_level": null,
+             *         "oil_quantity": null,
              *         "pads": null,
              *         "plate_read": null,
              *         "plate_set": null,
@@ -2595,8 +2930,10 @@ export interface components {
              *         "shock_length": null,
              *         "spacer": null,
              *         "spring": null,
+             *         "stack": null,
              *         "stop": null,
              *         "toe": null,
+             *         "top_mount": null,
              *         "tyre_pressure": null
              *       },
              *       "rear_left": {
@@ -2604,14 +2941,18 @@ export interface components {
              *         "body": null,
              *         "bump": null,
              *         "camber": null,
+             *         "caster": null,
              *         "clamp": null,
              *         "collar": null,
+             *         "damper": null,
              *         "fork_spacer": null,
              *         "free_angle": null,
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
+             *         "oil_grade": "",
              *         "oil_level": null,
+             *         "oil_quantity": null,
              *         "pads": null,
              *         "plate_read": null,
              *         "plate_set": null,
@@ -2625,8 +2966,10 @@ export interface components {
              *         "shock_length": null,
              *         "spacer": null,
              *         "spring": null,
+             *         "stack": null,
              *         "stop": null,
              *         "toe": null,
+             *         "top_mount": null,
              *         "tyre_pressure": null
              *       },
              *       "rear_right": {
@@ -2634,14 +2977,18 @@ export interface components {
              *         "body": null,
              *         "bump": null,
              *         "camber": null,
+             *         "caster": null,
              *         "clamp": null,
              *         "collar": null,
+             *         "damper": null,
              *         "fork_spacer": null,
              *         "free_angle": null,
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
+             *         "oil_grade": "",
              *         "oil_level": null,
+             *         "oil_quantity": null,
              *         "pads": null,
              *         "plate_read": null,
              *         "plate_set": null,
@@ -2655,8 +3002,10 @@ export interface components {
              *         "shock_length": null,
              *         "spacer": null,
              *         "spring": null,
+             *         "stack": null,
              *         "stop": null,
              *         "toe": null,
+             *         "top_mount": null,
              *         "tyre_pressure": null
              *       },
              *       "front": {
@@ -2664,14 +3013,18 @@ export interface components {
              *         "body": null,
              *         "bump": null,
              *         "camber": null,
+             *         "caster": null,
              *         "clamp": null,
              *         "collar": null,
+             *         "damper": null,
              *         "fork_spacer": null,
              *         "free_angle": null,
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
+             *         "oil_grade": "",
              *         "oil_level": null,
+             *         "oil_quantity": null,
              *         "pads": null,
              *         "plate_read": null,
              *         "plate_set": null,
@@ -2685,8 +3038,10 @@ export interface components {
              *         "shock_length": null,
              *         "spacer": null,
              *         "spring": null,
+             *         "stack": null,
              *         "stop": null,
              *         "toe": null,
+             *         "top_mount": null,
              *         "tyre_pressure": null
              *       },
              *       "rear": {
@@ -2694,14 +3049,18 @@ export interface components {
              *         "body": null,
              *         "bump": null,
              *         "camber": null,
+             *         "caster": null,
              *         "clamp": null,
              *         "collar": null,
+             *         "damper": null,
              *         "fork_spacer": null,
              *         "free_angle": null,
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
+             *         "oil_grade": "",
              *         "oil_level": null,
+             *         "oil_quantity": null,
              *         "pads": null,
              *         "plate_read": null,
              *         "plate_set": null,
@@ -2715,8 +3074,10 @@ export interface components {
              *         "shock_length": null,
              *         "spacer": null,
              *         "spring": null,
+             *         "stack": null,
              *         "stop": null,
              *         "toe": null,
+             *         "top_mount": null,
              *         "tyre_pressure": null
              *       }
              *     }
@@ -2726,6 +3087,10 @@ export interface components {
             front_bar?: components["schemas"]["BarSetting"] | null;
             /** @default null */
             rear_bar?: components["schemas"]["BarSetting"] | null;
+            /** @default null */
+            front_end?: components["schemas"]["EndChange"] | null;
+            /** @default null */
+            rear_end?: components["schemas"]["EndChange"] | null;
             /**
              * Front Meant
              * @default null
@@ -2754,9 +3119,11 @@ export interface components {
              * Spring
              * @default null
              */
-            spring?: (components["schemas"]["SpringPart"] | components["schemas"]["TorsionBarPart"] | components["schemas"]["AirSpringPart"]) | null;
+            spring?: (components["schemas"]["SpringPart"] | components["schemas"]["TorsionBarPart"] | components["schemas"]["AirSpringPart"] | components["schemas"]["LeafPart"]) | null;
             /** @default null */
             second_spring?: components["schemas"]["SpringPart"] | null;
+            /** @default null */
+            damper?: components["schemas"]["DamperPart"] | null;
             /**
              * Set By
              * @default height
@@ -2805,10 +3172,20 @@ export interface components {
              */
             pads?: number | null;
             /**
+             * Stack
+             * @default null
+             */
+            stack?: components["schemas"]["StackItem"][] | null;
+            /**
              * Body
              * @default null
              */
             body?: number | null;
+            /**
+             * Top Mount
+             * @default null
+             */
+            top_mount?: number | null;
             /**
              * Spacer
              * @default null
@@ -2838,6 +3215,16 @@ export interface components {
              */
             oil_level?: number | null;
             /**
+             * Oil Quantity
+             * @default null
+             */
+            oil_quantity?: number | null;
+            /**
+             * Oil Grade
+             * @default
+             */
+            oil_grade?: string;
+            /**
              * Clamp
              * @default null
              */
@@ -2863,6 +3250,11 @@ export interface components {
              */
             camber?: number | null;
             /**
+             * Caster
+             * @default null
+             */
+            caster?: number | null;
+            /**
              * Toe
              * @default null
              */
@@ -2877,6 +3269,7 @@ export interface components {
              * @default {
              *       "spring": null,
              *       "second_spring": null,
+             *       "damper": null,
              *       "set_by": "height",
              *       "hub_to_arch": null,
              *       "collar": null,
@@ -2888,7 +3281,9 @@ export interface components {
              *       "pressure": null,
              *       "stop": null,
              *       "pads": null,
+             *       "stack": null,
              *       "body": null,
+             *       "top_mount": null,
              *       "spacer": null,
              *       "seat": null,
              *       "rebound": null,
@@ -2897,11 +3292,14 @@ export interface components {
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
+             *       "oil_quantity": null,
+             *       "oil_grade": "",
              *       "clamp": null,
              *       "shock_length": null,
              *       "rider_sag": null,
              *       "tyre_pressure": null,
              *       "camber": null,
+             *       "caster": null,
              *       "toe": null
              *     }
              */
@@ -2910,6 +3308,7 @@ export interface components {
              * @default {
              *       "spring": null,
              *       "second_spring": null,
+             *       "damper": null,
              *       "set_by": "height",
              *       "hub_to_arch": null,
              *       "collar": null,
@@ -2921,7 +3320,9 @@ export interface components {
              *       "pressure": null,
              *       "stop": null,
              *       "pads": null,
+             *       "stack": null,
              *       "body": null,
+             *       "top_mount": null,
              *       "spacer": null,
              *       "seat": null,
              *       "rebound": null,
@@ -2930,11 +3331,14 @@ export interface components {
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
+             *       "oil_quantity": null,
+             *       "oil_grade": "",
              *       "clamp": null,
              *       "shock_length": null,
              *       "rider_sag": null,
              *       "tyre_pressure": null,
              *       "camber": null,
+             *       "caster": null,
              *       "toe": null
              *     }
              */
@@ -2943,6 +3347,7 @@ export interface components {
              * @default {
              *       "spring": null,
              *       "second_spring": null,
+             *       "damper": null,
              *       "set_by": "height",
              *       "hub_to_arch": null,
              *       "collar": null,
@@ -2954,7 +3359,9 @@ export interface components {
              *       "pressure": null,
              *       "stop": null,
              *       "pads": null,
+             *       "stack": null,
              *       "body": null,
+             *       "top_mount": null,
              *       "spacer": null,
              *       "seat": null,
              *       "rebound": null,
@@ -2963,11 +3370,14 @@ export interface components {
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
+             *       "oil_quantity": null,
+             *       "oil_grade": "",
              *       "clamp": null,
              *       "shock_length": null,
              *       "rider_sag": null,
              *       "tyre_pressure": null,
              *       "camber": null,
+             *       "caster": null,
              *       "toe": null
              *     }
              */
@@ -2976,6 +3386,7 @@ export interface components {
              * @default {
              *       "spring": null,
              *       "second_spring": null,
+             *       "damper": null,
              *       "set_by": "height",
              *       "hub_to_arch": null,
              *       "collar": null,
@@ -2987,7 +3398,9 @@ export interface components {
              *       "pressure": null,
              *       "stop": null,
              *       "pads": null,
+             *       "stack": null,
              *       "body": null,
+             *       "top_mount": null,
              *       "spacer": null,
              *       "seat": null,
              *       "rebound": null,
@@ -2996,11 +3409,14 @@ export interface components {
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
+             *       "oil_quantity": null,
+             *       "oil_grade": "",
              *       "clamp": null,
              *       "shock_length": null,
              *       "rider_sag": null,
              *       "tyre_pressure": null,
              *       "camber": null,
+             *       "caster": null,
              *       "toe": null
              *     }
              */
@@ -3009,6 +3425,7 @@ export interface components {
              * @default {
              *       "spring": null,
              *       "second_spring": null,
+             *       "damper": null,
              *       "set_by": "height",
              *       "hub_to_arch": null,
              *       "collar": null,
@@ -3020,7 +3437,9 @@ export interface components {
              *       "pressure": null,
              *       "stop": null,
              *       "pads": null,
+             *       "stack": null,
              *       "body": null,
+             *       "top_mount": null,
              *       "spacer": null,
              *       "seat": null,
              *       "rebound": null,
@@ -3029,11 +3448,14 @@ export interface components {
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
+             *       "oil_quantity": null,
+             *       "oil_grade": "",
              *       "clamp": null,
              *       "shock_length": null,
              *       "rider_sag": null,
              *       "tyre_pressure": null,
              *       "camber": null,
+             *       "caster": null,
              *       "toe": null
              *     }
              */
@@ -3042,6 +3464,7 @@ export interface components {
              * @default {
              *       "spring": null,
              *       "second_spring": null,
+             *       "damper": null,
              *       "set_by": "height",
              *       "hub_to_arch": null,
              *       "collar": null,
@@ -3053,7 +3476,9 @@ export interface components {
              *       "pressure": null,
              *       "stop": null,
              *       "pads": null,
+             *       "stack": null,
              *       "body": null,
+             *       "top_mount": null,
              *       "spacer": null,
              *       "seat": null,
              *       "rebound": null,
@@ -3062,11 +3487,14 @@ export interface components {
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
+             *       "oil_quantity": null,
+             *       "oil_grade": "",
              *       "clamp": null,
              *       "shock_length": null,
              *       "rider_sag": null,
              *       "tyre_pressure": null,
              *       "camber": null,
+             *       "caster": null,
              *       "toe": null
              *     }
              */
@@ -3154,6 +3582,16 @@ export interface components {
              * @default
              */
             note?: string;
+        };
+        /**
+         * StackItem
+         * @description A pad, plate, shim, ring or top mount's plate between spring and seat, with its thickness.
+         */
+        StackItem: {
+            /** Name */
+            name: string;
+            /** Thickness */
+            thickness: number;
         };
         /**
          * StopTrim
@@ -3449,6 +3887,7 @@ export interface components {
             /**
              * @default {
              *       "front": {
+             *         "adjusters": [],
              *         "arm": null,
              *         "arm_lies": null,
              *         "bar": null,
@@ -3485,6 +3924,7 @@ export interface components {
              *         "unsprung_mass": null
              *       },
              *       "rear": {
+             *         "adjusters": [],
              *         "arm": null,
              *         "arm_lies": null,
              *         "bar": null,

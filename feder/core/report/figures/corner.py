@@ -18,6 +18,7 @@ from feder.core.formulas.wheel_heights import (
     travel_to_length,
     travel_to_limit,
 )
+from feder.core.report.figures.dampers import damper_figures
 from feder.core.report.figures.rates import Figures, rates, sprung_mass
 from feder.core.report.figures.stops import stop_lengths, travel_to_hard
 from feder.core.report.figures.wanted import hold_wanted
@@ -104,6 +105,7 @@ def _spring(stood: StandingCorner) -> Figures:
         "seat_length": (stood.seat.length if stood.seat else None, "m"),
         "collar": (stood.collar, "m"),
         "collar_turns": (turns, "turn"),
+        **damper_figures(stood),
         "held_at_droop": (held, "m"),
         "preload_force": (force, "N"),
     }

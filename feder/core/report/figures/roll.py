@@ -31,7 +31,7 @@ def roll_figures(facts: Facts, stood: StandingVehicle, ends: dict[EndName, EndRe
     if front is None or rear is None or masses is None:
         return shown
     mass, share = masses
-    arm = _arm(facts, share)
+    arm = _arm(facts, stood, share)
     if arm is None or arm <= 0:
         return shown
     try:
@@ -81,18 +81,13 @@ def _masses(facts: Facts, stood: StandingVehicle) -> tuple[float, float] | None:
     return total, fraction_of(front, total)
 
 
-def _heights(facts: Facts) -> tuple[float, float, float] | None:
+def _heights(facts: Facts, stood: StandingVehicle) -> tuple[float, float, float] | None:
     """Heights of the sprung centre of gravity and of both roll centres."""
-    vehicle = facts.document.vehicle
-    front, rear = vehicle.ends.front.roll_centre, vehicle.ends.rear.roll_centre
+    front, rear = (stood.corners[facts.places_at(e)[0]].facts.end.at.roll_centre for e in ENDS)
     height = cg_height(facts)
-    if height is None or front is None or rear is None:
+    if height is None or not front or not rear:
         return None
-    return (
-        height,
-        number(facts.ends["front"].at.roll_centre, "front roll centre"),
-        number(facts.ends["rear"].at.roll_centre, "rear roll centre"),
-    )
+    return height, number(front, "front roll centre"), number(rear, "rear roll centre")
 
 
 def cg_height(facts: Facts) -> float | None:
@@ -104,8 +99,8 @@ def cg_height(facts: Facts) -> float | None:
     return number(at.value, label, assumed=told.assumed)
 
 
-def _arm(facts: Facts, share: float) -> float | None:
-    heights = _heights(facts)
+def _arm(facts: Facts, stood: StandingVehicle, share: float) -> float | None:
+    heights = _heights(facts, stood)
     return None if heights is None else roll_arm_of(heights[0], share, heights[1], heights[2])
 
 
@@ -119,7 +114,7 @@ def transfer(
     lateral_g: float = 1.0,
 ) -> LoadTransfer | None:
     """Load moved at a cornering; nothing while a height or a mass is missing."""
-    heights = _heights(facts)
+    heights = _heights(facts, stood)
     ends = {e: stood.corners[facts.places_at(e)[0]].facts.end for e in facts.ends}
     radii = {e: end.end.tyre.radius for e, end in ends.items()}
     f, r = ends["front"], ends["rear"]

@@ -9,7 +9,6 @@ from feder.core.numbers.notes import collecting_notes
 from feder.core.numbers.working import given
 from feder.core.practice.usual import CLEARANCE, COMPRESSIBLE
 from feder.core.standing.corner import StandingCorner
-from feder.core.standing.facts import EndFacts
 from feder.core.standing.parts.bump_stop import StopFacts
 
 
@@ -27,7 +26,7 @@ def stop_lengths(stood: StandingCorner, *, metal: bool = True) -> StopLengths | 
     left = None if end.solid is None or not metal else end.damper.travel(hub, end.solid)
     if left is not None and left < 0:
         left = given(0.0, "damper solid already", "m", source="past its end")
-    share = squeeze_share(end)
+    share = squeeze_share(stop)
     try:
         with collecting_notes():
             return bump_stop(
@@ -43,9 +42,9 @@ def stop_lengths(stood: StandingCorner, *, metal: bool = True) -> StopLengths | 
         return None
 
 
-def squeeze_share(end: EndFacts) -> float:
-    """Share of its length by which an end's stop squeezes: measured, or as is usual, and marked."""
-    at, label = end.at.bump_stop.compressible, "share by which the stop squeezes"
+def squeeze_share(stop: StopFacts) -> float:
+    """Share of its length by which a stop squeezes: measured, or as is usual, and marked."""
+    at, label = stop.compressible, "share by which the stop squeezes"
     if at:
         return number(at, label, source="measured")
     untold = "not measured: usual for foam"
@@ -57,7 +56,7 @@ def travel_to_hard(stood: StandingCorner, hub: float) -> float | None:
     stop = stood.stop
     if stop is None or not stop.damper.known or stop.length <= 0:
         return None
-    damper = damper_travel_to_hard(stop.at_gap(hub), stop.length, squeeze_share(stood.facts.end))
+    damper = damper_travel_to_hard(stop.at_gap(hub), stop.length, squeeze_share(stop))
     return stop.damper.wheel_travel(hub, damper)
 
 

@@ -19,6 +19,7 @@ from feder.core.formulas.ride import (
 from feder.core.formulas.wheel_heights import mean_of_sides
 from feder.core.numbers.working import given, rests_on_assumption, untraced
 from feder.core.report.figures.arms import lower_arm
+from feder.core.report.figures.dampers import link_wanted
 from feder.core.report.figures.rates import sprung_mass
 from feder.core.report.figures.roll import Figures, roll_figures
 from feder.core.report.figures.wanted import edges, frequencies_wanted, wanted
@@ -43,10 +44,10 @@ def end_report(
 
     Without `strips` the scale of rates over frequency, which only the screen needs, is left out.
     """
-    end = facts.ends[name]
     places = facts.places_at(name)
     left, right = stood.corners[places[0]], stood.corners[places[-1]]
-    corners, first = [reports[places[0]], reports[places[-1]]], left.as_found or left
+    end = left.facts.end
+    corners = [reports[places[0]], reports[places[-1]]]
     mass = _mean_mass(left, right)
     ratio = _same_or_mean(left.motion_ratio, right.motion_ratio)
     rate = at_wheel = frequency = None
@@ -79,10 +80,19 @@ def end_report(
         frequency_high=figure(band[1], "Hz"),
         rate_low=figure(low, "N/m"),
         rate_high=figure(high, "N/m"),
-        stop_touched=None if first.stop is None else figure(first.stop.touch_height(), "m"),
+        stop_touched=figure(_touched(left.as_found or left, right.as_found or right), "m"),
+        link_length=figure(link_wanted(end, _same_or_mean(left.drop, right.drop)), "m"),
         strip=_strip(mass, ratio, geometric, end, brief) if strips else [],
         **lower_arm(facts, stood, name),
     )
+
+
+def _touched(left: StandingCorner, right: StandingCorner) -> float | None:
+    """Hub to arch at which the stop of an end is touched as found; nothing where its sides have unlike ones."""
+    heights = [None if c.stop is None else c.stop.touch_height() for c in (left, right)]
+    if heights[0] is None or heights[1] is None or abs(float(heights[0]) - float(heights[1])) > 1e-9:
+        return None
+    return heights[0]
 
 
 def _mean_mass(left: StandingCorner, right: StandingCorner) -> float | None:

@@ -1,6 +1,18 @@
 """Every rule, in the order in which findings of one grade are told."""
 
-from feder.core.report.findings import geometry, height, index, sag, settings, spring_part, springs, survey, travel
+from feder.core.report.findings import (
+    dampers,
+    geometry,
+    height,
+    index,
+    replaced,
+    sag,
+    settings,
+    spring_part,
+    springs,
+    survey,
+    travel,
+)
 from feder.core.report.findings.about import pointed
 from feder.core.report.findings.case import Case, Rule
 from feder.core.report.shapes import Finding
@@ -48,6 +60,15 @@ RULES: tuple[Rule, ...] = (
     height.rests_on_limit,
     travel.tyre_before_stop,
     travel.wheels_further_out,
+    dampers.mount_carries_no_spring,
+    dampers.body_beyond_thread,
+    dampers.body_outside_range,
+    dampers.damper_lengths_untold,
+    dampers.damper_out_of_middle,
+    dampers.dampers_unlike,
+    replaced.converted,
+    replaced.bar_links,
+    replaced.tyre_unlike,
     height.collar_reach,
     height.collar_not_permitted,
     springs.inner_wheel_lifts,
@@ -72,6 +93,7 @@ RULES: tuple[Rule, ...] = (
     settings.clicks_past_range,
     settings.clicks_from_both_ends,
     geometry.sweep_doubted,
+    replaced.alignment_out_of_range,
     settings.alignment_due,
     settings.toe_wears,
 )

@@ -6,12 +6,14 @@ from functools import lru_cache
 
 from feder.core.document.base import Place
 from feder.core.document.cursor import Cursor, maybe, node, number, quantity
+from feder.core.document.leaf import LeafPart
 from feder.core.document.setup import SideSetup, SpringPart
 from feder.core.formulas.height import spring_force_in_room
 from feder.core.formulas.motion_ratio import rate_of_both_legs, rate_of_legs, spring_length_under_force
 from feder.core.numbers.errors import OutOfRange
 from feder.core.numbers.working import given, solved
 from feder.core.solvers.force_table import ForceTable, dual_rate_table, linear_table, side_by_side, table_from
+from feder.core.standing.parts.leaf import leaf_spring_rate_at
 
 LONGEST = 2.0
 """Deflection to which a spring's table is laid out, m."""
@@ -26,7 +28,7 @@ CURVE = "the spring's force table"
 class SpringFacts:
     """A spring. `table` is its force over deflection where it is not linear."""
 
-    part: SpringPart
+    part: SpringPart | LeafPart
     rate: float
     free_length: float | None
     solid_length: float | None
@@ -85,6 +87,8 @@ def spring_facts(
     """
     side: SideSetup = node(at)
     part = side.spring
+    if isinstance(part, LeafPart):
+        return SpringFacts(part, leaf_spring_rate_at(at.spring, place), None, None)
     if not isinstance(part, SpringPart):
         return None
     label = f"{place.words} spring {part.code}"

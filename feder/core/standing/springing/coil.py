@@ -1,14 +1,8 @@
 """Coil springs between load, height and collar: the room between the seats."""
 
-from feder.core.document.base import Place
-from feder.core.document.cursor import Cursor, node, number
-from feder.core.document.vehicle import Layout
-from feder.core.formulas.damper_body import seat_with_body
 from feder.core.formulas.height import (
     collar_for_room,
     seat_from_found_spring,
-    seat_with_pads,
-    seat_with_spacer,
     spring_room,
 )
 from feder.core.formulas.motion_ratio import spring_force_for_load
@@ -17,6 +11,7 @@ from feder.core.solvers.equilibrium import Curve
 from feder.core.standing.corner import SeatFacts, StandingCorner, hard_limits, typed_setting
 from feder.core.standing.parts.coil import SpringFacts
 from feder.core.standing.pushes import left_for_spring, mounted_pushes
+from feder.core.standing.springing.seat import found_collar, typed_seat
 
 
 class Coil:
@@ -25,7 +20,7 @@ class Coil:
     def found(self, corner: StandingCorner) -> StandingCorner:
         """Spring length as found, and the seat length with the collar at its datum that follows from it."""
         if corner.spring_length is None:  # an end held up at full extension knows it from its adjuster
-            corner = _under_load(corner)
+            corner = under_load(corner)
         height, place = corner.spring_hub, corner.facts.place
         typed = typed_seat(corner.at, place)
         if typed is not None:
@@ -54,7 +49,7 @@ class Coil:
     def answered(self, corner: StandingCorner) -> StandingCorner:
         collar, end = self.set_at(corner), corner.facts.end
         if collar is None:
-            return _with_collar(_under_load(corner))
+            return _with_collar(under_load(corner))
         seat = _seat_for(corner)
         if seat is None or corner.spring_hub is None or not end.spring.known:
             return corner.but(collar=collar)
@@ -69,54 +64,7 @@ COIL = Coil()
 
 def with_spring(corner: StandingCorner, spring: SpringFacts) -> StandingCorner:
     """The same corner, height and load with another spring in it: its length, and the collar that gives it."""
-    return _with_collar(_under_load(corner.but(spring=spring, spring_length=None, collar=None)))
-
-
-def found_collar(at: Cursor, place: Place) -> float:
-    """The collar as read as found; a fixed perch counts as zero."""
-    read = at.collar
-    source = "typed in" if read else "fixed perch: zero"
-    return number(read, f"{place.words} collar as found", source=source, value=node(read) or 0.0)
-
-
-def typed_seat(at: Cursor, place: Place) -> SeatFacts | None:
-    """The seat as typed in a setup."""
-    seat = at.seat
-    if not seat or not seat.length or not seat.hub_to_arch:
-        return None
-    return SeatFacts(
-        number(seat.length, f"{place.words} seat length, collar at datum"),
-        number(seat.hub_to_arch, f"{place.words} hub to arch at that length"),
-    )
-
-
-def perched_on_body(layout: Layout) -> bool:
-    """Whether the spring stands on the damper's body: its perch then moves with it."""
-    return layout in ("strut", "wishbone")
-
-
-def spaced_seat(
-    seat: SeatFacts | None, at: Cursor, found: Cursor, place: Place, layout: Layout
-) -> SeatFacts | None:
-    """The seat as found, with another spacer on a fork's springs, or on a damper whose body carries the perch."""
-    if seat is not None and node(at).body and perched_on_body(layout):
-        longer = number(at.body, f"{place.words} damper longer than as found", source="set")
-        seat = SeatFacts(seat_with_body(seat.length, longer), seat.height)
-    now, was = at.fork_spacer, found.fork_spacer
-    if seat is None or not now or not was or node(now) == node(was):
-        return seat
-    label = f"{place.words} spacers on the springs"
-    fitted = number(now, label, source="set")
-    before = number(was, f"{label} as found", source="tape")
-    return SeatFacts(seat_with_spacer(seat.length, fitted, before), seat.height)
-
-
-def padded_seat(seat: SeatFacts | None, at: Cursor, place: Place) -> SeatFacts | None:
-    """The seat with what a setup puts between it and the spring; it lifts the body as a collar does."""
-    if seat is None or not node(at).pads:
-        return seat
-    added = number(at.pads, f"{place.words} pads at the seat", source="set")
-    return SeatFacts(seat_with_pads(seat.length, added), seat.height)
+    return _with_collar(under_load(corner.but(spring=spring, spring_length=None, collar=None)))
 
 
 def _seat_for(corner: StandingCorner) -> SeatFacts | None:
@@ -142,10 +90,12 @@ def _start(corner: StandingCorner, collar: float) -> float | None:
     found = corner.as_found or corner
     if found.spring is None or found.spring.part != spring.part or found.spring_force is None or spring.table:
         return None
+    if found.facts.end.spring_place != corner.facts.end.spring_place:
+        return None
     return float(found.spring_force) / float(spring.rate) + float(collar) - (found.side.collar or 0.0)
 
 
-def _under_load(corner: StandingCorner) -> StandingCorner:
+def under_load(corner: StandingCorner) -> StandingCorner:
     """Force and length of the spring that carries its load here."""
     ratio, spring, load = corner.motion_ratio, corner.spring, left_for_spring(corner)
     if not ratio or load is None:

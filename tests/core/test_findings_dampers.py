@@ -1,0 +1,106 @@
+"""Findings on dampers and on what a setup replaces of an end: each fires on one document and not on its neighbour."""
+
+from math import radians
+
+import pytest
+from pydantic import ValidationError
+
+from feder.core.document.alignment import AlignmentAdjuster
+from feder.core.document.base import RateValue
+from feder.core.document.damper import DamperPart
+from feder.core.document.vehicle import AntiRollBar, Limits, Mount, RatioTyped, Tyre
+from feder.core.report.evaluate import evaluate
+from feder.demo.nettle import nettle
+from tests.changes import with_end, with_side
+from tests.core.test_conversion import on_coils, on_leaves, replaced
+from tests.core.test_damper_part import KIT, with_dampers
+
+LEFT, FRONT = "rear_left", ("front_left", "front_right")
+STRUT = {"layout": "strut", "spring": Mount(ratio=RatioTyped(value=0.94))}
+SLOTS = AlignmentAdjuster(how="slots", sets="camber", least=radians(-2.0), most=radians(0.0))
+
+
+def kitted(part=KIT, **members):
+    return with_dampers(nettle(), part, **members)
+
+
+def coilovers(**damper):
+    """The divorced rear put on coilovers, on a damper of which some things are told."""
+    car = replaced(nettle(), **STRUT)
+    for place in ("rear_left", "rear_right") if damper else ():
+        car = with_side(car, "plan", place, damper=DamperPart(code="C", **damper))
+    return car
+
+
+def linked(length=None):
+    bar = AntiRollBar(rate=RateValue(value=20e3), motion_ratio=0.6, link_length=0.250)
+    car = with_end(nettle(), "front", bar=bar)
+    if length is None:
+        return car
+    return replaced(car, "front", link_length=length)
+
+
+def tyred(**limits):
+    told = {"limits": Limits(**limits)} if limits else {}
+    return replaced(nettle(), tyre=Tyre(radius=nettle().vehicle.ends.rear.tyre.radius + 0.008), **told)
+
+
+def wanted_link():
+    return evaluate(linked(), "plan").ends["front"].link_length.value
+
+
+CASES = {
+    "body_beyond_thread": (LEFT, lambda: kitted(body=0.016), lambda: kitted(body=0.014)),
+    "body_outside_range": (LEFT, lambda: kitted(body=-0.016), lambda: kitted(body=-0.014)),
+    "damper_too_long": (LEFT, lambda: kitted(body=0.036), kitted),
+    "damper_too_short": (LEFT, lambda: kitted(body=-0.004), lambda: kitted(body=0.010)),
+    "dampers_unlike": ("rear", lambda: kitted(places=(LEFT,)), kitted),
+    "damper_lengths_untold": (LEFT, lambda: kitted(KIT.but(shut=None)), kitted),
+    "mount_carries_no_spring": (
+        "front_left",
+        lambda: kitted(KIT.but(carries_spring=False), places=FRONT),
+        lambda: kitted(KIT.but(carries_spring=True), places=FRONT),
+    ),
+    "mount_to_be_asked": (LEFT, coilovers, lambda: coilovers(carries_spring=True)),
+    "converted": ("rear", lambda: on_coils(on_leaves()), on_leaves),
+    "tyre_contact_unread": ("rear", tyred, lambda: tyred(contact=0.290)),
+    "bar_links": ("front", linked, lambda: linked(wanted_link())),
+    "adjuster_at_its_end": (
+        "front_left",
+        lambda: with_end(nettle(), "front", adjusters=(SLOTS,)),
+        lambda: with_end(nettle(), "front", adjusters=(SLOTS.but(least=radians(-2.6)),)),
+    ),
+}
+
+
+def told(document):
+    return {(f.rule, f.place) for f in evaluate(document, "plan").findings}
+
+
+@pytest.mark.parametrize("rule", CASES)
+def test_a_rule_on_dampers_fires_where_it_should_and_not_next_door(rule):
+    place, fires, quiet = CASES[rule]
+    assert (rule, place) in told(fires())
+    assert (rule, place) not in told(quiet())
+
+
+def test_unlike_bodies_and_mounts_are_named():
+    one = with_side(kitted(), "plan", LEFT, body=-0.002, top_mount=0.003)
+    text = next(f.text for f in evaluate(one, "plan").findings if f.rule == "dampers_unlike")
+    assert text.endswith("unlike bodies, unlike top mounts")
+
+
+def test_lengths_that_are_missing_are_named():
+    def reason(document):
+        return next(f.reason for f in evaluate(document, "plan").findings if f.rule == "damper_lengths_untold")
+
+    assert "of this one say" in reason(kitted(KIT.but(shut=None)))
+    assert "of the one found say" in reason(with_dampers(nettle(), found=None))
+    assert "of this one and of the one found" in reason(with_dampers(nettle(), KIT.but(shut=None), found=None))
+    measured = replaced(with_dampers(nettle(), found=None), limits=Limits(droop=0.4, solid=0.31))
+    assert ("damper_lengths_untold", LEFT) not in told(measured)
+
+
+def test_an_adjuster_of_no_range_is_refused():
+    with pytest.raises(ValidationError, match="least must be below most"):
+        AlignmentAdjuster(how="slots", sets="toe", least=0.1, most=0.0)
