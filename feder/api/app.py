@@ -11,6 +11,7 @@ from feder.api import errors, logs, security
 from feder.api.acts import acts
 from feder.api.asked import compressed
 from feder.api.codes import Codes
+from feder.api.damper_shelf import damper_shelf as dampers
 from feder.api.index import index
 from feder.api.known import Known
 from feder.api.pairing import pairing
@@ -25,7 +26,7 @@ from feder.api.vehicles import vehicles
 from feder.store.database import open_database
 from feder.store.devices import Devices
 from feder.store.garage import Garage
-from feder.store.parts import Shelf
+from feder.store.parts import damper_shelf, spring_shelf
 from feder.store.sheets import Sheets
 
 FRONT_END = Path(__file__).parents[1] / "web"
@@ -62,7 +63,8 @@ def create_app(
     address = None if host is None else f"http://{f'[{host}]' if ':' in host else host}:{port}"
     app.extensions["feder"] = Rooms(
         garage=Garage(sessions),
-        shelf=Shelf(sessions),
+        shelf=spring_shelf(sessions),
+        dampers=damper_shelf(sessions),
         sheets=Sheets(sessions),
         documents=Known(),
         today=today,
@@ -74,7 +76,7 @@ def create_app(
     errors.install(app)
     logs.install(app)
     app.after_request(compressed)
-    for blueprint in (questions, acts, plans, index, sags, surveys, pairing, vehicles, shelf, sheets):
+    for blueprint in (questions, acts, plans, index, sags, surveys, pairing, vehicles, shelf, dampers, sheets):
         app.register_api(blueprint)
     _serve_front_end(app, front_end)
     return app

@@ -8,6 +8,8 @@ from flask import current_app
 
 from feder.api.codes import Codes
 from feder.api.known import Known
+from feder.core.document.damper import DamperPart
+from feder.core.document.setup import SpringPart
 from feder.store.devices import Devices
 from feder.store.garage import Garage
 from feder.store.parts import Shelf
@@ -19,7 +21,8 @@ class Rooms:
     """The stores behind one application."""
 
     garage: Garage
-    shelf: Shelf
+    shelf: Shelf[SpringPart]
+    dampers: Shelf[DamperPart]
     sheets: Sheets
     documents: Known
     today: Callable[[], date]

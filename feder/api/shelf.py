@@ -29,7 +29,7 @@ class ShelfList(Wire):
     parts: list[ShelfPart]
 
 
-def _answer(stored: list[StoredPart], status: int = 200) -> Response:
+def _answer(stored: list[StoredPart[SpringPart]], status: int = 200) -> Response:
     made = ShelfList.model_construct(parts=[ShelfPart.model_construct(id=s.id, part=s.part) for s in stored])
     return make_response(Response(made.model_dump_json(), mimetype="application/json"), status)
 

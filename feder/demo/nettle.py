@@ -8,6 +8,7 @@ from feder.core.document.document import Document
 from feder.core.document.setup import Clicks, Seat, Setup, Sides, SideSetup, SpringPart, StopTrim
 from feder.core.document.survey import Conditions, Reading, Survey, SurveyQuantity
 from feder.core.document.vehicle import BumpStopPart, End, Ends, Limits, Mount, Plate, RatioTyped, Tyre, Vehicle
+from feder.demo.dampers import NETTLE_FOUND, NETTLE_PLAN
 from feder.demo.springs import demo_spring
 
 _FL, _FR, _RL, _RR = PLACES
@@ -118,6 +119,7 @@ def _found() -> Setup:
     sides = {
         p.value: SideSetup(
             spring=_FOUND[p.end],
+            damper=NETTLE_FOUND[p.end],
             tyre_pressure=2.0e5,
             camber=radians(_CAMBER[p]),
             toe=_TOE[p] / 1e3,
@@ -131,6 +133,7 @@ def _plan() -> Setup:
     sides = {
         p.value: SideSetup(
             spring=_PLAN[p.end],
+            damper=NETTLE_PLAN[p.end],
             set_by="height",
             hub_to_arch=_PLAN_HUB[p.end],
             seat=_SEAT[p.end],

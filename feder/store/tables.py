@@ -27,15 +27,27 @@ class VehicleRow(Base):
     """The revision and the Feder that the summary was made from."""
 
 
-class PartRow(Base):
-    """One spring on the workshop's shelf."""
+class OnShelf(Base):
+    """One part on one of the workshop's shelves."""
 
-    __tablename__ = "part"
+    __abstract__ = True
     id: Mapped[int] = mapped_column(primary_key=True)
     code: Mapped[str] = mapped_column(String(80), index=True)
     document: Mapped[str] = mapped_column(Text)
     deleted: Mapped[datetime | None]
     updated: Mapped[datetime | None]
+
+
+class PartRow(OnShelf):
+    """One spring on the workshop's shelf."""
+
+    __tablename__ = "part"
+
+
+class DamperRow(OnShelf):
+    """One damper on the workshop's shelf."""
+
+    __tablename__ = "damper"
 
 
 class SheetRow(Base):

@@ -165,8 +165,8 @@ def test_the_rule_at_the_collar_rises_or_falls_with_it(car):
 
 
 def test_comparison_names_the_dampers_and_the_mounts(car):
-    both = with_dampers(car)
-    both = both.but(setups=(*both.setups[:1], car.setups[1], both.setups[1].but(id="kit", name="kit")))
+    both, kept = with_dampers(car), with_dampers(car, STANDARD)
+    both = both.but(setups=(*both.setups[:1], kept.setups[1], both.setups[1].but(id="kit", name="kit")))
     told = compare(both, "plan", "kit", "corners.rear_left.droop")
     assert [c.words for c in told.causes] == ["rear dampers"]
     assert told.causes[0].effect == pytest.approx(0.024 / RATIO)

@@ -157,6 +157,7 @@ def drawn(name, seed):
                 changed["body"] = float(dice.uniform(-0.012, 0.012))
             if i and car and "spring" in changed and maybe(0.4):
                 changed["pads"] = float(dice.choice([0.003, 0.005, -0.002]))
+            changed["damper"] = None
             if car and maybe(0.4):
                 changed["damper"] = drawn_damper(dice, "FOUND" if i == 0 else "NEW", end_is(ends, p).bump_stop)
             if i and car and maybe(0.3):

@@ -17,7 +17,7 @@ from feder.core.document.document import BadDocument
 from feder.demo.springs import demo_spring
 from feder.store.database import FILE, NEWEST, UnusableDatabase, migrations, open_database
 from feder.store.garage import Garage, NoVehicle, StaleSave, Stored
-from feder.store.parts import Shelf
+from feder.store.parts import spring_shelf
 from feder.store.sheets import Sheets
 from feder.store.tables import VehicleRow
 
@@ -52,7 +52,7 @@ def test_deleted_vehicles_and_parts_come_back(garage, car, tmp_path):
     with pytest.raises(NoVehicle):
         garage.get(stored.id)
     assert garage.restore(stored.id).document == car
-    shelf = Shelf(open_database(tmp_path))
+    shelf = spring_shelf(open_database(tmp_path))
     (part,) = shelf.add([demo_spring(60, 180, 60)])
     shelf.delete(part.id)
     assert shelf.all() == []
@@ -86,12 +86,12 @@ def whole(folder, car):
     sessions = open_database(folder)
     assert Garage(sessions).get("abc") == Stored("abc", 7, datetime(2026, 1, 2, 3, 4, 5), car)
     assert [listed.name for listed in Garage(sessions).listed()] == ["Nettle"]
-    assert [p.part for p in Shelf(sessions).all()] == [demo_spring(60, 180, 60)]
+    assert [p.part for p in spring_shelf(sessions).all()] == [demo_spring(60, 180, 60)]
     assert Sheets(sessions).issued("abc") == 3
     return True
 
 
-@pytest.mark.parametrize("version", ["0001", "0002"])
+@pytest.mark.parametrize("version", ["0001", "0002", "0003"])
 def test_every_older_database_opens_with_all_that_is_in_it_and_is_kept_as_it_was(tmp_path, car, version):
     at_version(tmp_path, version, car)
     assert whole(tmp_path, car)
@@ -216,7 +216,7 @@ def test_every_issued_sheet_has_its_own_number_and_one_that_cannot_be_made_gives
 
 def test_the_shelf_is_read_again_only_when_it_changed(tmp_path):
     sessions = open_database(tmp_path)
-    shelf, other = Shelf(sessions), Shelf(sessions)
+    shelf, other = spring_shelf(sessions), spring_shelf(sessions)
     (part,) = shelf.add([demo_spring(60, 180, 60)])
     first = shelf.all()
     assert shelf.all()[0].part is first[0].part

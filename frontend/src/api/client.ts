@@ -41,6 +41,11 @@ export type AirSpringPart = Schemas['AirSpringPart']
 export type Clicks = Schemas['Clicks']
 export type PairingState = Schemas['PairingState']
 export type ShelfPart = Schemas['ShelfPart']
+export type DamperPart = Schemas['DamperPart']
+export type ShelfDamper = Schemas['ShelfDamper']
+export type LeafPart = Schemas['LeafPart']
+export type EndChange = Schemas['EndChange']
+export type Layout = NonNullable<Schemas['End']['layout']>
 export type NewVehicle = Schemas['NewVehicle']
 export type Reading = Schemas['Reading']
 /** A corner of a car, or a wheel of a two-wheeler. */
@@ -60,6 +65,9 @@ export const endOf = (place: Place): EndName => (place.startsWith('front') ? 'fr
 /** The coil spring of a corner, where it stands on one. */
 export const coilOf = (side: SideSetup | undefined): SpringPart | null =>
   side?.spring?.kind === 'coil' ? side.spring : null
+/** The leaf spring of a corner, where its axle stands on leaves. */
+export const leafOf = (side: SideSetup | undefined): LeafPart | null =>
+  side?.spring?.kind === 'leaf' ? side.spring : null
 /** The air spring of a wheel, where it stands on one. */
 export const airOf = (side: SideSetup | undefined): AirSpringPart | null =>
   side?.spring?.kind === 'air' ? side.spring : null

@@ -1,0 +1,92 @@
+"""The shelf's dampers as a CSV file, in and out."""
+
+from collections.abc import Iterator
+from typing import Any, get_args
+
+from feder.core.document.damper import Acts, DamperPart
+from feder.core.files.parts_csv import Columns
+from feder.core.files.table import ReadCell
+
+KNOBS: tuple[Acts, ...] = get_args(Acts)
+STOP = ("length", "shaft", "compressible")
+YES, NO = ("yes", "true", "1"), ("no", "false", "0")
+PLAIN = (
+    "code",
+    "extended",
+    "shut",
+    "mounts",
+    "body",
+    "body_least",
+    "body_most",
+    "engaged",
+    "least_engaged",
+    "rod_diameter",
+    "gas_pressure",
+    "note",
+)
+
+
+def _damper(members: dict[str, Any]) -> DamperPart:
+    """A damper of a line: its knobs and its stop by their columns."""
+    told = {k: v for k, v in members.items() if k in PLAIN}
+    if "coefficient" in members:
+        told["coefficient"] = {"value": members["coefficient"], "how": "maker"}
+    counted = members.get("counted_from")
+    told["knobs"] = [
+        {"acts": acts, "clicks": members[f"{acts}_clicks"]} | ({"counted_from": counted} if counted else {})
+        for acts in KNOBS
+        if f"{acts}_clicks" in members
+    ]
+    stop = {name: members[f"stop_{name}"] for name in STOP if f"stop_{name}" in members}
+    if stop:
+        told["stop"] = stop
+    carries = str(members.get("carries_spring", "")).lower()
+    if carries:
+        told["carries_spring"] = True if carries in YES else False if carries in NO else carries
+    return DamperPart.model_validate(told)
+
+
+def _told(part: DamperPart) -> dict[str, Any]:
+    told: dict[str, Any] = {name: getattr(part, name) for name in PLAIN}
+    told["coefficient"] = None if part.coefficient is None else part.coefficient.value
+    told |= {f"{k.acts}_clicks": k.clicks for k in part.knobs}
+    told["counted_from"] = part.knobs[0].counted_from if part.knobs else None
+    told |= {} if part.stop is None else {f"stop_{name}": getattr(part.stop, name) for name in STOP}
+    told["carries_spring"] = None if part.carries_spring is None else YES[0] if part.carries_spring else NO[0]
+    return told
+
+
+DAMPERS = Columns(
+    {
+        "code": None,
+        "extended": "m",
+        "shut": "m",
+        "mounts": None,
+        "body": "m",
+        "body_least": "m",
+        "body_most": "m",
+        "engaged": "m",
+        "least_engaged": "m",
+        "rod_diameter": "m",
+        "gas_pressure": "Pa",
+        "carries_spring": None,
+        "coefficient": "N*s/m",
+        **{f"{acts}_clicks": "" for acts in KNOBS},
+        "counted_from": None,
+        **{f"stop_{name}": "" if name == "compressible" else "m" for name in STOP},
+        "note": None,
+    },
+    ("code",),
+    _damper,
+    _told,
+)
+
+
+def dampers_from_csv(data: str | bytes, read_cell: ReadCell) -> list[DamperPart]:
+    """Dampers from a CSV file. Raises `BadFile`."""
+    return DAMPERS.read(data, read_cell)
+
+
+def damper_rows(parts: list[DamperPart]) -> Iterator[list[str]]:
+    """Dampers as rows of a CSV file."""
+    return DAMPERS.rows(parts)
