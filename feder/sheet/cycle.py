@@ -9,7 +9,7 @@ from feder.core.report.evaluate import evaluate
 from feder.core.report.shapes import CornerReport, Figure, Report, SagReport
 from feder.core.standing.carried import rider_of
 from feder.core.standing.facts import side_of
-from feder.sheet.more import Table
+from feder.sheet.table import Table
 from feder.sheet.svg import PATTERNS, path, rect, text
 from feder.units.show import SHOWN_UNIT, figure, unit_shown
 

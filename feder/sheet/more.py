@@ -1,7 +1,5 @@
 """The sheet's second page: bump stops, lowering springs and bars, load states, roll; only what this setup has."""
 
-from dataclasses import dataclass, field
-
 from feder.core.benches.index.bench import IndexBench, MoveRow, index_bench
 from feder.core.benches.index.meant import load_words, meant_at
 from feder.core.benches.loads.plan import LoadedEnd, LoadRow, load_plan
@@ -9,25 +7,19 @@ from feder.core.document.base import ENDS, PLACES, Place
 from feder.core.document.document import Document
 from feder.core.document.setup import BarSetting, IndexMoves, Setup, SpringPart
 from feder.core.report.shapes import Figure, Report
-from feder.core.standing.facts import side_of
+from feder.core.standing.facts import gather, side_of
+from feder.core.standing.stand import stand
+from feder.sheet.parts import parts_table
+from feder.sheet.table import Table
 from feder.units.show import SHOWN_UNIT, figure, unit_shown
 
 LIMIT_WORDS = {"T": "tyre", "S": "damper", "B": "coils", "H": "stop hard"}
 
 
-@dataclass(frozen=True)
-class Table:
-    """A table of the page: its heading, column words and rows of text; `note` stands under it."""
-
-    heading: str
-    columns: list[str]
-    rows: list[list[str]] = field(default_factory=list)
-    note: str = ""
-
-
 def second_page(document: Document, setup: Setup, report: Report, system: str) -> list[Table]:
     """The tables this setup needs beyond the first page; none for a plain one."""
     tables = (
+        parts_table(document, setup, report, system),
         _stops(document, setup, report, system),
         _springs(document, setup, report, system),
         _bars(document, setup, system),
@@ -58,9 +50,9 @@ def _unit(si: str, system: str, kind: str | None = None) -> str:
 
 def _stops(document: Document, setup: Setup, report: Report, system: str) -> Table | None:
     """Bump stops: what is cut, what is packed, and when they are met."""
-    ends = document.vehicle.ends
-    stops = {e: getattr(ends, e).bump_stop for e in ENDS}
-    if not any(stops.values()):
+    stood = stand(gather(document), setup, None).corners
+    supplied = {p: float(s.part.length) if (s := stood[p].stop) else None for p in PLACES}
+    if not any(supplied.values()):
         return None
     mm = _unit("m", system, "fine length")
 
@@ -74,7 +66,6 @@ def _stops(document: Document, setup: Setup, report: Report, system: str) -> Tab
         return {p: _show(getattr(report.corners[p], name), system, kind, decimals) for p in PLACES}
 
     trims = {p: side_of(setup, p).stop for p in PLACES}
-    supplied = {p: stops[p.end].length if stops[p.end] else None for p in PLACES}
     length = {p: t.length if (t := trims[p]) else supplied[p] for p in PLACES}
     works = {
         p: f"{_show(c.stop_shortest, system, 'fine length')} to {_show(c.stop_longest, system, 'fine length')}"
@@ -131,20 +122,6 @@ def _springs(document: Document, setup: Setup, report: Report, system: str) -> T
     add(
         f"helper rate, {_unit('N/m', system)}",
         {p: figure(c.tender_rate, "N/m", system) if (c := coils[p]) and c.tender_rate else "–" for p in PLACES},
-    )
-    add(
-        f"pads at the seat, {_unit('m', system)}",
-        {
-            p: figure(t, "m", system, kind="fine length", signed=True) if (t := sides[p].pads) else "–"
-            for p in PLACES
-        },
-    )
-    add(
-        f"damper longer than as found, {_unit('m', system)}",
-        {
-            p: figure(b, "m", system, kind="fine length", signed=True) if (b := sides[p].body) else "–"
-            for p in PLACES
-        },
     )
     add(
         f"wheel further out, {_unit('m', system)}",

@@ -92,7 +92,7 @@ const area = {
 const choice = {
   props: ['modelValue', 'items', 'label'],
   emits: ['update:modelValue'],
-  template: `<select :aria-label="label || $attrs['aria-label']" :value="modelValue" @change="$emit('update:modelValue', $event.target.value)"><option v-for="i in items" :key="i.value" :value="i.value">{{ i.title }}</option></select>`,
+  template: `<select :aria-label="label || $attrs['aria-label']" :value="modelValue" @change="$emit('update:modelValue', $event.target.value)"><option v-for="i in items" :key="i.value ?? i" :value="i.value ?? i">{{ i.title ?? i }}</option></select>`,
 }
 
 /** A component under the providers of App, its Vuetify fields as plain ones. */

@@ -21,7 +21,7 @@ from feder.sheet.page import sheet_html
 from feder.sheet.paper import FONTS
 from feder.sheet.pdf import pdf_of
 from feder.units.show import figure
-from tests.changes import with_end
+from tests.changes import with_end, with_side
 
 DAY = date(2026, 6, 14)
 
@@ -39,6 +39,9 @@ def test_the_pdf_is_selectable_text_in_feders_fonts_and_no_longer_than_it_must_b
     reader = pypdf.PdfReader(io.BytesIO(pdf_of(page(car))))
     assert len(reader.pages) == 2
     plain = with_end(with_end(car, "front", bump_stop=None, roll_centre=None), "rear", bump_stop=None)
+    for setup in ("found", "plan"):
+        for place in PLACES:
+            plain = with_side(plain, setup, place, damper=None)
     assert "Bump stops" not in page(plain)
     assert len(pypdf.PdfReader(io.BytesIO(pdf_of(page(plain)))).pages) == 1
     assert reader.pages[0].mediabox.width == pytest.approx(595.3, abs=0.5)

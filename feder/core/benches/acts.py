@@ -6,8 +6,9 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from feder.core.benches.geometry.carry import carry_end
 from feder.core.benches.height.ask import ask_collar, ask_height
-from feder.core.benches.height.body import take_body
+from feder.core.benches.height.body import set_body, take_body
 from feder.core.benches.index.fit import coil_for_bar, fit_bar, kept_meant, set_for_load
 from feder.core.benches.sag.take import take_air, take_lever, take_sags, take_spring, tell_needs
 from feder.core.benches.springs.choose import Sides, choose_spring, keep_found, perch
@@ -63,6 +64,28 @@ class TakeBody(Frozen):
 
     def changes(self, document: Document, setup: str) -> Changes:
         return take_body(document, setup, self.place, together=self.together)
+
+
+class SetBody(Frozen):
+    """The damper body turned to a length."""
+
+    act: Literal["set body"]
+    place: Place
+    length: LengthM
+    together: bool = False
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return set_body(document, setup, self.place, self.length, together=self.together)
+
+
+class CarryEnd(Frozen):
+    """What a setup replaces of an end, in the setups that follow from it too."""
+
+    act: Literal["carry end"]
+    end: EndName
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return carry_end(document, setup, self.end)
 
 
 class FitBar(Frozen):
@@ -195,6 +218,8 @@ Act = Annotated[
     | OnPerch
     | KeepFound
     | TakeBody
+    | SetBody
+    | CarryEnd
     | FitBar
     | CoilForBar
     | SetForLoad

@@ -4,12 +4,13 @@ from typing import Annotated, Literal
 
 from pydantic import Field, model_validator
 
-from feder.core.document.base import ForceN, LengthM, Name, RateValue, Text, Tolerant
+from feder.core.document.base import LengthM, Name, RateValue, Text, Tolerant
 from feder.core.numbers.quantities import Unit
 
+SignedNumber = Annotated[float, Unit("m, load: N"), Field(ge=-10, le=1e7)]
 YOUNGS_MODULUS = 206e9
 """Spring steel, Pa."""
-HeightAndLoad = Annotated[tuple[ForceN, ...], Field(min_length=2, max_length=2)]
+HeightAndLoad = Annotated[tuple[SignedNumber, ...], Field(min_length=2, max_length=2)]
 """Frame over axle in m, and the load on the spring there in N."""
 
 

@@ -29,7 +29,7 @@ def leaf_spring_rate(
 
 @formula(result="rate", source="difference of loads over difference of heights")
 def rate_of_sag(
-    first_load: NonNegativeForce, second_load: NonNegativeForce, first_height: Length, second_height: Length
+    first_load: NonNegativeForce, second_load: NonNegativeForce, first_height: Metre, second_height: Metre
 ) -> NewtonPerMetre:
     """Rate of a spring from two loads and the heights at which they stood."""
     return (second_load - first_load) / (first_height - second_height)

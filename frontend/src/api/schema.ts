@@ -4430,7 +4430,7 @@ export interface components {
             /** Setup */
             setup: string;
             /** Act */
-            act: components["schemas"]["ChooseSpring"] | components["schemas"]["OnPerch"] | components["schemas"]["KeepFound"] | components["schemas"]["TakeBody"] | components["schemas"]["FitBar"] | components["schemas"]["CoilForBar"] | components["schemas"]["SetForLoad"] | components["schemas"]["AskHeight"] | components["schemas"]["AskCollar"] | components["schemas"]["TakeSags"] | components["schemas"]["TakeSagSpring"] | components["schemas"]["TakeAir"] | components["schemas"]["TakeLever"] | components["schemas"]["TellNeeds"];
+            act: components["schemas"]["ChooseSpring"] | components["schemas"]["OnPerch"] | components["schemas"]["KeepFound"] | components["schemas"]["TakeBody"] | components["schemas"]["SetBody"] | components["schemas"]["CarryEnd"] | components["schemas"]["FitBar"] | components["schemas"]["CoilForBar"] | components["schemas"]["SetForLoad"] | components["schemas"]["AskHeight"] | components["schemas"]["AskCollar"] | components["schemas"]["TakeSags"] | components["schemas"]["TakeSagSpring"] | components["schemas"]["TakeAir"] | components["schemas"]["TakeLever"] | components["schemas"]["TellNeeds"];
             /** @default null */
             look?: components["schemas"]["Look"] | null;
         };
@@ -4479,6 +4479,22 @@ export interface components {
              * @default false
              */
             together?: boolean;
+        };
+        /**
+         * CarryEnd
+         * @description What a setup replaces of an end, in the setups that follow from it too.
+         */
+        CarryEnd: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "carry end";
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
         };
         /**
          * ChooseSpring
@@ -4599,6 +4615,25 @@ export interface components {
             end: "front" | "rear";
             /** On */
             on: boolean;
+        };
+        /**
+         * SetBody
+         * @description The damper body turned to a length.
+         */
+        SetBody: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "set body";
+            place: components["schemas"]["Place"];
+            /** Length */
+            length: number;
+            /**
+             * Together
+             * @default false
+             */
+            together?: boolean;
         };
         /**
          * SetForLoad

@@ -70,6 +70,32 @@ export const FIELDS: Found[] = [
     view: 'roll',
   },
   {
+    words: 'This setup replaces: conversion, arms, tyre, ball joint, bar links',
+    also: 'swap convert coilover leaf balljoint drop link',
+    station: 'geometry',
+    hash: '#ratios',
+  },
+  {
+    words: 'Alignment adjusters',
+    also: 'eccentric camber plate cam bolt slots',
+    station: 'geometry',
+    hash: '#limits-front',
+  },
+  { words: 'Leaf springs as found', also: 'leaves cart spring block', station: 'survey', hash: '#as-found' },
+  { words: 'Damper in this setup: lengths, body, thread', also: 'shock absorber strut insert', station: 'travel' },
+  {
+    words: 'Seat stack: pads, plates, rings, top mount',
+    also: 'shim spacer isolator',
+    station: 'height',
+    hash: '#settings',
+  },
+  {
+    words: "Kit's chart, rule at the collar",
+    also: 'maker chart datum calliper',
+    station: 'height',
+    hash: '#settings',
+  },
+  {
     words: 'Hub to arch asked for',
     also: 'ride height lower raise drop',
     station: 'height',

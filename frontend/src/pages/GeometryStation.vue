@@ -8,6 +8,10 @@ import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import RatioField from '@/components/RatioField.vue'
 import { useVehicle } from '@/composables/useVehicle'
+import AlignmentAdjusters from '@/geometry/AlignmentAdjusters.vue'
+import EndReplaced from '@/geometry/EndReplaced.vue'
+import { LAYOUTS } from '@/geometry/layouts'
+import { partsOf } from '@/geometry/replaced'
 import { toleranceOf } from '@/logic/tolerances'
 import ArmFields from '@/torsion/ArmFields.vue'
 
@@ -17,13 +21,6 @@ const about = computed(() => vehicle.document.value!.vehicle)
 const ends = computed(() => about.value.ends!)
 const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f) => f.station === 'geometry'))
 const ENDS: EndName[] = ['front', 'rear']
-const LAYOUTS = [
-  { value: 'strut', title: 'Strut, spring on it' },
-  { value: 'wishbone', title: 'Wishbones, coilover' },
-  { value: 'divorced', title: 'Spring and damper apart' },
-  { value: 'torsion arm', title: 'Arm on a torsion bar' },
-  { value: 'live axle', title: 'Live axle on coils' },
-]
 const set = (words: string, member: (string | number)[], value: unknown): void =>
   vehicle.edit(words, [{ path: ['vehicle', ...member], value }])
 const setEnd = (end: EndName, words: string, member: string[], value: unknown): void =>
@@ -65,16 +62,22 @@ function setLayout(end: EndName, layout: string): void {
 }
 /** What the setup in hand changes of what is measured here. */
 const CHANGED = {
+  damper: 'dampers',
   body: 'damper length',
+  top_mount: 'top mounts',
+  stack: 'what lies at the seat',
   pads: 'pads at the seat',
   spacer: 'wheel spacers',
   stop: 'bump stops',
 } as const
 const differs = computed(() => {
-  const sides = vehicle.isFound.value ? [] : Object.values(vehicle.setup.value?.sides ?? {})
-  return (Object.keys(CHANGED) as (keyof typeof CHANGED)[])
+  if (vehicle.isFound.value) return []
+  const sides = Object.values(vehicle.setup.value?.sides ?? {})
+  const parts = (Object.keys(CHANGED) as (keyof typeof CHANGED)[])
     .filter((member) => sides.some((side) => side?.[member]))
     .map((member) => CHANGED[member])
+  const replaced = ENDS.flatMap((e) => partsOf(vehicle.setup.value?.[`${e}_end`] ?? null).map((p) => `${p}, ${e}`))
+  return [...replaced, ...parts]
 })
 const LIMITS = [
   { member: 'droop', words: 'full droop', letter: 'D', says: 'wheel hanging on the damper' },
@@ -106,10 +109,9 @@ const estimateDamper = (end: EndName, on: boolean): void =>
   <div class="bench-top">
     <h1>Geometry</h1>
     <span v-if="differs.length" class="quiet"
-      >as found; {{ vehicle.setup.value!.name }} differs in {{ differs.join(', ') }}:
-      <router-link class="link" :to="`/vehicle/${vehicle.id}/height#settings`">under Height</router-link></span
+      >as found; {{ vehicle.setup.value!.name }} differs in {{ differs.join('; ') }}</span
     >
-    <span v-else class="quiet">as found; a setup can differ in dampers, pads and wheels, under Height</span>
+    <span v-else class="quiet">as found, and so in every setup that replaces nothing</span>
   </div>
   <section id="dimensions" class="dims">
     <QuantityField
@@ -156,6 +158,8 @@ const estimateDamper = (end: EndName, on: boolean): void =>
             :stroke-dasharray="end === 'rear' ? '7 4' : undefined" /></svg
         >{{ end === 'front' ? 'Front' : 'Rear' }}
       </h2>
+      <EndReplaced v-if="!vehicle.isFound.value" :end="end" />
+      <h3 v-if="!vehicle.isFound.value" class="found">As found</h3>
       <v-select
         label="layout"
         :items="LAYOUTS"
@@ -266,6 +270,13 @@ const estimateDamper = (end: EndName, on: boolean): void =>
           hint="blank: 1, the link at the wheel"
           :model-value="ends[end]!.bar!.motion_ratio ?? 1"
           @update:model-value="(v) => setEnd(end, 'bar motion ratio', ['bar', 'motion_ratio'], v)" />
+        <QuantityField
+          v-if="ends[end]!.bar"
+          label="length of its links"
+          of="AntiRollBar.link_length"
+          hint="between the joints' middles"
+          :model-value="ends[end]!.bar!.link_length"
+          @update:model-value="(v) => setEnd(end, 'bar links', ['bar', 'link_length'], v)" />
       </div>
       <QuantityField
         v-if="ends[end]!.layout === 'live axle'"
@@ -297,6 +308,7 @@ const estimateDamper = (end: EndName, on: boolean): void =>
         </div>
       </div>
       <EndMore :end="end" />
+      <AlignmentAdjusters :end="end" />
       <dl class="sum">
         <dt>sprung mass, each corner (mean)</dt>
         <dd>
@@ -323,5 +335,6 @@ h2 { display: flex; gap: 12px; align-items: center; margin-bottom: 4px; }
 .est { margin-left: -8px; }
 .moves { min-height: 58px; display: flex; align-items: end; padding-bottom: 8px; }
 .sum { display: flex; justify-content: space-between; margin: 6px 0 0; align-items: baseline; }
+.found { margin: 4px 0 -4px; }
 .sum dd { margin: 0; font-weight: 600; }
 </style>

@@ -11,6 +11,8 @@ import { useVehicle } from '@/composables/useVehicle'
 import AfterFitting from '@/height/AfterFitting.vue'
 import CollarDrawing from '@/height/CollarDrawing.vue'
 import { toleranceOf } from '@/logic/tolerances'
+import KitChart from '@/height/KitChart.vue'
+import SeatStack from '@/height/SeatStack.vue'
 import IndexBench from '@/torsion/IndexBench.vue'
 
 /** Heights asked for, collars answered, and back; seats, clicks and alignment of this setup. */
@@ -29,7 +31,7 @@ function set(p: Place, words: string, member: string[], value: unknown): void {
   )
 }
 type SeatRow = {
-  member: 'length' | 'hub_to_arch' | 'thread' | 'permitted_low' | 'permitted_high' | 'pitch' | 'tilt'
+  member: 'length' | 'hub_to_arch' | 'thread' | 'rule_at_zero' | 'permitted_low' | 'permitted_high' | 'pitch' | 'tilt'
   words: string
   /** As a screen reader tells it, before the corner. */
   label: string
@@ -53,6 +55,12 @@ const SEAT: SeatRow[] = [
     kind: 'fine length',
   },
   { member: 'pitch', words: 'collar for one turn', label: 'collar for one turn', kind: 'fine length' },
+  {
+    member: 'rule_at_zero',
+    words: 'rule, collar at its datum',
+    label: 'rule reading at the datum',
+    kind: 'fine length',
+  },
   { member: 'tilt', words: 'seats out of parallel', label: 'seats out of parallel at ride', decimals: 1 },
 ]
 function setSeat(p: Place, member: string, value: number | null, tolerance: number | null): void {
@@ -68,6 +76,18 @@ function setSeat(p: Place, member: string, value: number | null, tolerance: numb
     }),
   )
 }
+const DATUMS = ['bottom of the thread', 'top of the thread', 'as found', 'spring just touched', 'a fixed point']
+/** What holds for the seats of the whole kit. */
+function setAllSeats(words: string, members: object): void {
+  vehicle.edit(
+    words,
+    coils.value.map((q) => ({
+      path: ['setups', vehicle.setupIndex.value, 'sides', q, 'seat'],
+      value: { ...side(q).seat, ...members },
+    })),
+  )
+}
+const setDatum = (datum: string): void => setAllSeats('datum of the collars', { datum })
 function setClicks(p: Place, knob: 'rebound' | 'bump', value: number | null): void {
   const now = side(p)[knob]
   if (value === null) return set(p, `${knob} clicks`, [knob], null)
@@ -77,7 +97,8 @@ function setClicks(p: Place, knob: 'rebound' | 'bump', value: number | null): vo
 /** What this setup changes against as found, by length. */
 const CHANGES = [
   { member: 'pads', words: 'pads put at the seat', label: 'pads put between spring and seat (taken out: −)' },
-  { member: 'body', words: 'damper longer than as found', label: 'damper longer (shorter: −) than as found' },
+  { member: 'body', words: 'damper longer than told', label: 'damper longer (shorter: −) than as found or as told' },
+  { member: 'top_mount', words: 'top mount thicker', label: 'top mount thicker (thinner: −) than as found' },
 ] as const
 const takeBody = (p: Place): Promise<string | null> =>
   vehicle.act(`damper body, ${heights.together.value ? p.split('_')[0] : placeWords(p)}`, {
@@ -156,6 +177,15 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
               :title="`turns, ${placeWords(p)}`"
               :options="{ decimals: 1 }" />
           </dd>
+          <template v-if="corner(p)?.collar_rule"
+            ><dt>by rule</dt>
+            <dd>
+              <AskFigure
+                :figure="corner(p)!.collar_rule"
+                :path="`corners.${p}.collar_rule`"
+                :title="`collar by rule, ${placeWords(p)}`"
+                :options="{ unit: true, kind: 'fine length' }" /></dd
+          ></template>
           <dt>body</dt>
           <dd>
             <AskFigure
@@ -252,7 +282,20 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
   <FindingList :findings="findings" />
   <AfterFitting />
   <section id="settings" class="settings">
-    <h3>Seat of the spring, with the collar at the {{ side('front_left').seat?.datum ?? 'bottom of the thread' }}</h3>
+    <div class="seat-head">
+      <h3>Seat of the spring</h3>
+      <v-select
+        label="collar counted up from"
+        density="compact"
+        :items="DATUMS"
+        :model-value="side('front_left').seat?.datum ?? 'bottom of the thread'"
+        @update:model-value="setDatum" />
+      <v-checkbox
+        v-if="PLACES.some((p) => side(p).seat?.rule_at_zero != null)"
+        label="the rule's reading falls as the collar rises"
+        :model-value="!!side('front_left').seat?.rule_falls"
+        @update:model-value="(v) => setAllSeats('way the rule reads', { rule_falls: !!v })" />
+    </div>
     <p class="small quiet">
       Damper at full length on the bench, or wheel hanging: the distance between the two seats, and hub to arch at which
       it holds. Without it Feder goes by the spring as found.
@@ -344,6 +387,18 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
           </td>
         </tr>
         <tr>
+          <th>caster</th>
+          <td v-for="p in PLACES" :key="p">
+            <QuantityField
+              hide-label
+              :label="`caster, ${placeWords(p)}`"
+              of="SideSetup.caster"
+              :decimals="1"
+              :model-value="side(p).caster"
+              @update:model-value="(v) => set(p, 'caster', ['caster'], v)" />
+          </td>
+        </tr>
+        <tr>
           <th>toe, one wheel, in +</th>
           <td v-for="p in PLACES" :key="p">
             <QuantityField
@@ -357,6 +412,8 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
         </tr>
       </tbody>
     </table>
+    <SeatStack />
+    <KitChart v-if="!vehicle.isFound.value" />
     <p class="small quiet">
       Damper longer: by its body or another one; droop, solid and bump stop move with it, and where the body is shorter
       the tyre may be met first. Keep the thread engagement its maker wants; a charged damper is not opened. Wheel
@@ -380,6 +437,8 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
 dl { display: grid; grid-template-columns: 1fr auto; margin: 6px 0 0; align-items: baseline; }
 dt { color: var(--ink-2); } dt small { display: block; font-size: var(--t-1); line-height: 1.1; } dd { margin: 0; text-align: right; font-weight: 500; }
 .say { margin: 8px 0; font-size: var(--t-3); }
+.seat-head { display: grid; grid-template-columns: 1fr 220px auto; gap: 16px; align-items: end; }
+@media (max-width: 620px) { .seat-head { grid-template-columns: 1fr; } }
 .settings { margin-top: 20px; border-top: 1.5px solid var(--ink); padding-top: 10px; }
 table { width: 100%; border-collapse: collapse; table-layout: fixed; margin: 8px 0; }
 th { text-align: left; font-weight: 400; padding: 4px 8px 4px 0; line-height: 1.2; } thead th { font-weight: 600; text-align: right; padding-right: 6px; } thead th:first-child { width: 132px; }

@@ -1,13 +1,44 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 
-import { api, messageOf, type ShelfPart } from '@/api/client'
+import { api, messageOf, type ShelfDamper, type ShelfPart } from '@/api/client'
 import PageHead from '@/components/PageHead.vue'
+import DamperForm from '@/dampers/DamperForm.vue'
+import DamperTable from '@/dampers/DamperTable.vue'
+import { useShelfDampers } from '@/dampers/useShelfDampers'
 import SpringForm from '@/springs/SpringForm.vue'
 import { useNotices } from '@/composables/useNotices'
 import { useUnits } from '@/composables/useUnits'
 
-/** The shelf: springs that the workshop has or can get. */
+/** The shelf: springs and dampers that the workshop has or can get. */
+type Kind = 'springs' | 'dampers'
+const kind = ref<Kind>('springs')
+const dampers = useShelfDampers()
+const damping = ref(false)
+const damper = ref<ShelfDamper | null>(null)
+function editDamper(part: ShelfDamper | null): void {
+  damper.value = part
+  damping.value = true
+}
+async function removeDamper(part: ShelfDamper): Promise<void> {
+  const path = { part_id: part.id }
+  await api.DELETE('/api/dampers/{part_id}', { params: { path } })
+  await dampers.load()
+  notices.say(`${part.part.code} is off the shelf; setups keep their copies`, async () => {
+    await api.POST('/api/dampers/{part_id}/restore', { params: { path } })
+    await dampers.load()
+  })
+}
+function damperAdded(): void {
+  damping.value = false
+  void dampers.load()
+}
+const add = (): void => {
+  if (kind.value === 'dampers') return editDamper(null)
+  edited.value = null
+  adding.value = true
+}
+const SOURCE = { springs: '/api/shelf', dampers: '/api/dampers' }
 const notices = useNotices()
 const units = useUnits()
 const parts = ref<ShelfPart[] | null>(null)
@@ -29,6 +60,7 @@ async function load(): Promise<void> {
 onMounted(() => {
   document.title = 'Shelf · Feder'
   void load()
+  void dampers.load()
 })
 const headers = computed(() => [
   { title: 'spring', key: 'code' },
@@ -54,9 +86,10 @@ async function importFile(event: Event): Promise<void> {
   const chosen = input.files?.[0]
   input.value = ''
   if (!chosen) return
-  const response = await fetch('/api/shelf/import', { method: 'POST', body: await chosen.arrayBuffer() }).catch(
-    () => null,
-  )
+  const response = await fetch(`${SOURCE[kind.value]}/import`, {
+    method: 'POST',
+    body: await chosen.arrayBuffer(),
+  }).catch(() => null)
   const body = (await response?.json().catch(() => null)) as {
     parts?: unknown[]
     replaced?: number
@@ -66,8 +99,8 @@ async function importFile(event: Event): Promise<void> {
   faults.value = response?.ok ? [] : (body?.error?.faults ?? [])
   if (response?.ok) {
     const replaced = body?.replaced ? `, ${body.replaced} of them in the place of those with the same code` : ''
-    notices.say(`${body?.parts?.length} springs put on the shelf${replaced}`)
-    await load()
+    notices.say(`${body?.parts?.length} ${kind.value} put on the shelf${replaced}`)
+    await (kind.value === 'springs' ? load() : dampers.load())
   }
 }
 function added(): void {
@@ -86,12 +119,14 @@ function added(): void {
           v-model="text"
           class="find"
           type="search"
-          placeholder="find: 60-180, or 55"
+          :placeholder="kind === 'springs' ? 'find: 60-180, or 55' : 'find: a name, or eye to eye'"
           aria-label="Find on the shelf" />
         <div class="acts">
-          <button class="act go" @click="((edited = null), (adding = true))">Add a spring</button
-          ><button class="act" @click="file?.click()">Import CSV</button
-          ><a class="act" href="/api/shelf/file">Export CSV</a
+          <button class="act go" @click="add">{{ kind === 'springs' ? 'Add a spring' : 'Add a damper' }}</button><button
+            class="act"
+            @click="file?.click()">
+            Import CSV</button
+          ><a class="act" :href="`${SOURCE[kind]}/file`">Export CSV</a
           ><input
             ref="file"
             type="file"
@@ -107,12 +142,39 @@ function added(): void {
           <li v-for="f in faults.slice(0, 20)" :key="f.place + f.message">{{ f.place }}: {{ f.message }}</li>
         </ul>
       </div>
-      <p class="small quiet hint">
+      <div class="kinds" role="tablist" aria-label="What is on the shelf">
+        <button
+          v-for="k in ['springs', 'dampers'] as const"
+          :key="k"
+          class="tab"
+          role="tab"
+          :aria-selected="k === kind"
+          @click="kind = k">
+          {{ k === 'springs' ? 'Springs' : 'Dampers' }}
+          {{ (k === 'springs' ? parts : dampers.parts.value)?.length ?? '' }}
+        </button>
+      </div>
+      <p v-if="kind === 'dampers'" class="small quiet hint">
+        A CSV file has a header row: code, extended, shut, mounts, body, body_least, body_most, engaged, least_engaged,
+        rod_diameter, gas_pressure, coefficient, rebound_clicks, bump_clicks, counted_from, stop_length, stop_shaft,
+        note. Only the code is needed; a length without a unit is in mm, a pressure in bar.
+      </p>
+      <p v-else class="small quiet hint">
         A CSV file has a header row: code, rate, free_length, inside_diameter, wire_diameter, active_coils,
         solid_length, note. Code and rate are needed; a number without a unit is in N/mm or mm.
       </p>
+      <template v-if="kind === 'dampers'">
+        <p v-if="dampers.trouble.value" class="bad" role="alert">{{ dampers.trouble.value }}</p>
+        <DamperTable
+          v-else-if="dampers.parts.value"
+          :parts="dampers.parts.value"
+          :text="text"
+          @edit="editDamper"
+          @remove="removeDamper" />
+        <p v-else class="quiet" role="status">Reading the shelf…</p>
+      </template>
       <v-data-table
-        v-if="parts"
+        v-else-if="parts"
         :headers="headers"
         :items="items"
         :search="text"
@@ -140,6 +202,7 @@ function added(): void {
       </v-data-table>
       <p v-else-if="!trouble" class="quiet" role="status">Reading the shelf…</p>
     </main>
+    <DamperForm :open="damping" :part="damper" @close="damping = false" @added="damperAdded" />
     <SpringForm :open="adding" :part="edited" @close="adding = false" @added="added" />
   </div>
 </template>
@@ -149,6 +212,7 @@ function added(): void {
 .acts { display: flex; gap: 10px; margin-left: auto; } .acts a { text-decoration: none; }
 .find { font: inherit; font-size: var(--t-3); height: 44px; width: 280px; border: 0; border-bottom: 1.5px solid var(--edge); background: var(--sheet); color: var(--ink); padding: 0 10px; outline: 0; } .find:focus { border-bottom: 3px solid var(--ink); }
 .bad { border-left: 4px solid var(--stop); background: var(--stop-tint); padding: 8px 12px; margin-top: 12px; } .bad ul { margin: 4px 0 0; }
+.kinds { display: flex; border-bottom: 1px solid var(--rule); } .tab { min-height: 44px; padding: 0 14px; border-bottom: 3px solid transparent; font-size: var(--t-3); } .tab[aria-selected="true"] { border-color: var(--ink); font-weight: 600; }
 .edit { margin-right: 16px; }
 :deep(td:first-child), :deep(td:last-child) { white-space: nowrap; }
 @media (max-width: 600px) { .page, main { min-width: 0; max-width: 100vw; } .acts { flex-wrap: wrap; margin-left: 0; } .find { width: 100%; } }

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { useRoute } from 'vue-router'
 
 import {
   barOf,
   coilOf,
+  leafOf,
   type Place,
   PLACES,
   placeWords,
@@ -23,6 +24,7 @@ import { meanOf, toleranceAt, valuesAt, type WalkStep, written } from '@/logic/w
 import { boundsOf } from '@/units/read'
 import { foundAnew } from '@/logic/asFound'
 import { toleranceOf } from '@/logic/tolerances'
+import LeafFields from '@/springs/LeafFields.vue'
 import BarFields from '@/torsion/BarFields.vue'
 
 /** What is on the vehicle, before anything is undone. */
@@ -135,6 +137,17 @@ function setFound(
           return next === null ? null : ({ ...fresh, rate } as SpringPart)
         })
   vehicle.edit(`${end} spring as found`, changes)
+}
+const leaves = reactive<Record<'front' | 'rear', boolean>>({ front: false, rear: false })
+const onLeaves = (end: 'front' | 'rear'): boolean => !!leafOf(found(end)) || (leaves[end] && !found(end).spring)
+/** Leaves in the place of the coils that were told, or back: what was told of the other kind is let go. */
+function setLeaves(end: 'front' | 'rear', on: boolean): void {
+  leaves[end] = on
+  if (found(end).spring)
+    vehicle.edit(
+      `${end} springs as found`,
+      foundAnew(vehicle.document.value!, END_PLACES[end], 'spring', () => null),
+    )
 }
 const onBar = (end: 'front' | 'rear'): boolean => vehicle.document.value!.vehicle.ends?.[end]?.layout === 'torsion arm'
 const splined = (end: 'front' | 'rear'): boolean =>
@@ -268,7 +281,14 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
               " />
           </div>
         </template>
-        <div v-else class="three">
+        <v-checkbox
+          v-if="!onBar(end) && vehicle.document.value!.vehicle.ends?.[end]?.layout === 'live axle'"
+          label="on leaf springs"
+          density="compact"
+          :model-value="onLeaves(end)"
+          @update:model-value="(v) => setLeaves(end, !!v)" />
+        <LeafFields v-if="!onBar(end) && onLeaves(end)" :end="end" />
+        <div v-else-if="!onBar(end)" class="three">
           <QuantityField
             label="rate"
             of="SpringPart.rate"

@@ -10,6 +10,7 @@ import { useHeights } from '@/composables/useHeights'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { useWorking } from '@/composables/useWorking'
+import DamperChoice from '@/dampers/DamperChoice.vue'
 import { sentence } from '@/logic/sentence'
 import TravelDrawing from '@/travel/TravelDrawing.vue'
 
@@ -252,6 +253,7 @@ const trimToFit = (): void => void (stop.value?.trim != null && setStop(stop.val
         @update:model-value="(v) => (heights.together.value = !!v)" />
     </div>
   </div>
+  <DamperChoice v-if="corner" :place="place" />
   <FindingList :findings="findings" />
   <p class="small quiet mt-3">
     Unload the spring before a stop is cut or changed; a damper under gas extends by itself. Stops and packers as the

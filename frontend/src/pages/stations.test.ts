@@ -264,7 +264,7 @@ describe('height', () => {
     expect(host.findAll('.taking')).toHaveLength(1)
     await take!.trigger('click')
     expect(work.acts).toEqual([{ act: 'take body', place: 'rear_left', together: true }])
-    await field(host, 'damper longer (shorter: −) than as found, rear left').setValue('-12')
+    await field(host, 'damper longer (shorter: −) than as found or as told, rear left').setValue('-12')
     const sides = now().setups[1]!.sides!
     expect([sides.rear_left!.body, sides.rear_right!.body, sides.front_left!.body]).toEqual([-0.012, -0.012, undefined])
   })

@@ -1,4 +1,4 @@
-"""The damper body's length that holds a spring at full droop, taken into the setup."""
+"""The damper body's length: as typed, or as the hold of a spring at full droop asks for."""
 
 from collections.abc import Iterator
 
@@ -30,3 +30,19 @@ def take_body(document: Document, setup: str, place: Place, *, together: bool = 
         wanted.append(now + float(change.value))
     for p in places:
         yield from setting(index, p, body=round(min(wanted), 4))
+
+
+def set_body(
+    document: Document, setup: str, place: Place, length: float, *, together: bool = False
+) -> Iterator[Change]:
+    """Turn a damper's body to a length, on both sides where they go together.
+
+    Raises:
+        OutOfRange: on `length`: the damper that stands there does not tell the length at which its own hold.
+    """
+    index, made = index_of(document, setup), setup_of(document, setup)
+    for p in places_of(document, place.end) if together else (place,):
+        part = side_of(made, p).damper or side_of(document.setups[0], p).damper
+        if part is None or part.body is None:
+            raise OutOfRange("length", length, "needs the body's length at which the damper's lengths hold")
+        yield from setting(index, p, body=round(length - part.body, 6))

@@ -6,6 +6,7 @@ from typing import Literal
 from feder.core.document.base import EndName, Place
 from feder.core.document.changes import Change
 from feder.core.document.document import Document
+from feder.core.document.leaf import LeafPart
 from feder.core.document.setting import setting
 from feder.core.document.setup import SpringPart
 from feder.core.report.evaluate import evaluate_plain
@@ -64,7 +65,7 @@ def keep_found(document: Document, setup: str, end: EndName) -> Iterator[Change]
     for place in places_of(document, end):
         was = side_of(found, place)
         yield from setting(index, place, spring=was.spring)
-        if isinstance(was.spring, SpringPart):
+        if isinstance(was.spring, SpringPart | LeafPart):
             yield from setting(index, place, collar=was.collar or 0.0)
 
 

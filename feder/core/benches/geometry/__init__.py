@@ -1,0 +1,1 @@
+"""What a setup replaces of the vehicle as measured."""
