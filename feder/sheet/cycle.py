@@ -9,8 +9,8 @@ from feder.core.report.evaluate import evaluate
 from feder.core.report.shapes import CornerReport, Figure, Report, SagReport
 from feder.core.standing.carried import rider_of
 from feder.core.standing.facts import side_of
-from feder.sheet.table import Table
 from feder.sheet.svg import PATTERNS, path, rect, text
+from feder.sheet.table import Table
 from feder.units.show import SHOWN_UNIT, figure, unit_shown
 
 CAUTIONS = (

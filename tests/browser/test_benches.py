@@ -108,7 +108,7 @@ def test_a_live_axle_asks_for_its_spring_base_and_a_bar_shows_no_new_rate(served
     open_nettle(page, served(demo=True), "3")
     rear = page.get_by_role("region", name="rear", exact=True)
     rear.get_by_label("layout").click(force=True)
-    page.get_by_role("option", name="Live axle on coils").click()
+    page.get_by_role("option", name="Live axle").click()
     expect(page.get_by_role("link", name=re.compile("Geometry"))).to_have_attribute(
         "title", re.compile("distance between the springs")
     )

@@ -30,7 +30,7 @@ pytestmark = [
 LAYOUTS = {
     "strut": "strut, spring on it",
     "divorced": "spring and damper apart",
-    "live axle": "live axle on coils",
+    "live axle": "live axle",
 }
 TICKS = ("Level floor", "Tyre pressures set", "Rolled back and forth")
 SAME = (

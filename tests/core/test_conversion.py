@@ -5,6 +5,8 @@ from math import asin, radians, sin, sqrt
 import pytest
 from pydantic import ValidationError
 
+from feder.core.benches.acts import ChooseSpring
+from feder.core.benches.springs.choose import perched
 from feder.core.document.base import MassValue, RateValue
 from feder.core.document.conversion import EndChange
 from feder.core.document.leaf import LeafPart
@@ -14,7 +16,7 @@ from feder.core.report.compare import compare
 from feder.core.report.evaluate import evaluate
 from feder.core.report.uncertainty import uncertainty
 from feder.demo.sedge import sedge
-from tests.changes import with_end, with_side
+from tests.changes import applied, with_end, with_side
 
 REAR = ("rear_left", "rear_right")
 G = 9.80665
@@ -184,3 +186,27 @@ def test_an_assumed_ratio_of_a_replaced_end_has_its_uncertainty(car):
 def test_a_leaf_spring_that_says_too_little_is_refused(members, words):
     with pytest.raises(ValidationError, match=words):
         LeafPart(code="x", **members)
+
+
+def test_on_other_mounts_there_is_no_standard_perch_and_a_chosen_spring_stands_as_found_until_asked():
+    car = replaced(on_leaves(), **MOUNTS)
+    for place in REAR:
+        car = with_side(
+            car, "plan", place, spring=COIL.but(quoted_drop=0.03, free_length=None), set_by="collar", collar=0.0
+        )
+    # a drop is quoted against the standard spring in its own place: here it says nothing
+    report = evaluate(car, "plan")
+    assert report.corners["rear_left"].hub_to_arch is None
+    words = [w.words for w in report.waits["height rear"]]
+    assert words == ["the rear seat length in this setup, or a height asked for", "the free length of 60-250-35"]
+    assert not perched(car, "plan", "rear")
+    chosen = applied(car, "plan", ChooseSpring(act="choose spring", end="rear", part=COIL))
+    for place in REAR:
+        side = getattr(chosen.setups[1].sides, place)
+        assert side.set_by == "height"
+        assert side.hub_to_arch == pytest.approx(evaluate(car, "found").corners[place].hub_to_arch.value)
+    bare = replaced(on_leaves(), layout="live axle")
+    for place in REAR:
+        bare = with_side(bare, "plan", place, spring=COIL)
+    assert "the rear motion ratio in this setup" in [w.words for w in evaluate(bare, "plan").waits["rate rear"]]
+    assert all(w.offer is None for w in evaluate(bare, "plan").waits["rate rear"])

@@ -6,7 +6,7 @@ from feder.core.document.setup import SpringPart
 from feder.core.practice.usual import ASSUMED_RATIO
 from feder.core.report.findings.case import Case
 from feder.core.report.shapes import Asks, Mend, SagReport, Wait
-from feder.core.standing.facts import EndFacts, side_of
+from feder.core.standing.facts import EndFacts, side_of, spring_moved
 
 
 def waits_of(case: Case) -> dict[str, list[Wait]]:
@@ -27,14 +27,22 @@ def waits_of(case: Case) -> dict[str, list[Wait]]:
 def _rate(case: Case, places: tuple[Place, ...]) -> list[Wait]:
     """What wheel rate and frequency of an end follow from and is not told yet; its spring is chosen here."""
     lead = places[0]
-    end, waits = case.facts.ends[lead.end], []
+    end, waits = case.stood.corners[lead].facts.end, []
+    own = spring_moved(case.setup, lead.end)
     if any(case.facts.corners[p].mass is None for p in places):
         waits.append(Wait(words=f"the {lead.end} weights", station="survey", anchor="weights"))
     if end.unsprung_mass is None:
         waits.append(_geometry(f"the {lead.end} unsprung mass", "ratios"))
     if end.end.layout != "torsion arm" and not end.spring.known:
-        waits.append(_geometry(f"the {lead.end} motion ratio", "ratios").but(offer=_usual_ratio(end)))
+        waits.append(_ratio(end, own))
     return waits
+
+
+def _ratio(end: EndFacts, own: bool) -> Wait:
+    """The motion ratio of an end, or of what a setup has in its place; there is no usual one of a conversion."""
+    if own:
+        return _geometry(f"the {end.name} motion ratio in this setup", "ratios")
+    return _geometry(f"the {end.name} motion ratio", "ratios").but(offer=_usual_ratio(end))
 
 
 def _height(case: Case, places: tuple[Place, ...]) -> list[Wait]:
@@ -43,7 +51,7 @@ def _height(case: Case, places: tuple[Place, ...]) -> list[Wait]:
     if case.report.corners[lead].hub_to_arch is not None and case.stood.corners[lead].hub_to_arch is not None:
         return []
     end, found, now = (
-        case.facts.ends[lead.end],
+        case.stood.corners[lead].facts.end,
         side_of(case.document.setups[0], lead).spring,
         case.side(lead).spring,
     )
@@ -55,8 +63,13 @@ def _height(case: Case, places: tuple[Place, ...]) -> list[Wait]:
     if end.unsprung_mass is None:
         waits.append(_geometry(f"the {lead.end} unsprung mass", "ratios"))
     if end.end.layout != "torsion arm" and not end.spring.known:
-        waits.append(_geometry(f"the {lead.end} motion ratio", "ratios").but(offer=_usual_ratio(end)))
-    if isinstance(now, SpringPart) and not case.is_found:
+        waits.append(_ratio(end, spring_moved(case.setup, lead.end)))
+    if isinstance(now, SpringPart) and spring_moved(case.setup, lead.end):
+        words = f"the {lead.end} seat length in this setup, or a height asked for"
+        waits.append(Wait(words=words, station="height", anchor="settings"))
+        if now.free_length is None:
+            waits.append(Wait(words=f"the free length of {now.code}", station="springs", anchor=""))
+    elif isinstance(now, SpringPart) and not case.is_found:
         if found is None:
             words = f"the {lead.end} spring as found: its rate and free length, or a quoted drop of the new one"
             waits.append(Wait(words=words, station="survey", anchor="as-found"))
@@ -83,7 +96,8 @@ def _roll(case: Case) -> list[Wait]:
     waits = []
     if case.document.vehicle.sprung_cg_height is None:
         waits.append(_geometry("the height of the sprung centre of gravity", "roll"))
-    for name, end in case.facts.ends.items():
+    for name in case.facts.ends:
+        end = case.stood.corners[case.facts.places_at(name)[0]].facts.end
         if end.end.roll_centre is None:
             waits.append(_geometry(f"the {name} roll centre", f"limits-{name}"))
         if end.track is None:

@@ -114,6 +114,8 @@ def _dropped(corner: StandingCorner) -> float | None:
         return None
     if not isinstance(part, SpringPart) or part.quoted_drop is None or part.free_length is not None:
         return None
+    if corner.facts.end.spring_place != found.facts.end.spring_place:
+        return None  # a drop is quoted against the standard spring in its own place
     if found.spring_length is not None:
         return None
     quoted = number(

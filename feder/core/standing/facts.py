@@ -151,6 +151,12 @@ def side_of(setup: Setup, place: Place) -> SideSetup:
     return getattr(setup.sides, place.value)  # type: ignore[no-any-return]
 
 
+def spring_moved(setup: Setup, end: EndName) -> bool:
+    """Whether the springs of an end stand elsewhere in a setup than as found: its seats and perches are others."""
+    change = getattr(setup, f"{end}_end")
+    return change is not None and (change.is_layout or change.spring is not None)
+
+
 def side_at(document: Cursor, index: int, place: Place) -> Cursor:
     """Where one corner of a setup stands in the document."""
     return document.setups[index].sides[place.value]

@@ -21,7 +21,15 @@ const shown = computed<Part[]>(() => {
   const told = partsOf(change.value)
   return PARTS.map((p) => p.part).filter((p) => told.includes(p) || opened.value.includes(p))
 })
-const rest = computed(() => PARTS.filter((p) => !shown.value.includes(p.part)))
+const left = computed(() =>
+  PARTS.filter((p) => !shown.value.includes(p.part))
+    .map((p) => p.part)
+    .join(),
+)
+// made anew only when another part is shown: an open list must not lose its rows under the hand
+const rest = computed(() =>
+  PARTS.filter((p) => left.value.split(',').includes(p.part)).map((p) => ({ title: p.words, value: p.part })),
+)
 function put(words: string, members: Partial<EndChange>): void {
   const made = { ...change.value, ...members } as EndChange
   vehicle.edit(`${props.end} ${words}`, [{ path: path(), value: partsOf(made).length ? made : null }])
@@ -191,7 +199,7 @@ const carry = (): Promise<string | null> =>
       class="another"
       label="replace another part"
       density="compact"
-      :items="rest.map((p) => ({ title: p.words, value: p.part }))"
+      :items="rest"
       :model-value="null"
       @update:model-value="(v: Part | null) => v && opened.push(v)" />
   </section>

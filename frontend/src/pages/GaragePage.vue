@@ -37,7 +37,7 @@ const LAYOUTS = [
   { value: 'wishbone', title: 'wishbones, coilover' },
   { value: 'divorced', title: 'spring and damper apart' },
   { value: 'torsion arm', title: 'arm on a torsion bar' },
-  { value: 'live axle', title: 'live axle on coils' },
+  { value: 'live axle', title: 'live axle' },
 ]
 async function load(): Promise<void> {
   const { data, error } = await api.GET('/api/vehicles').catch((e: unknown) => ({ data: undefined, error: e }))

@@ -5,6 +5,7 @@ import { coilOf, type EndName, type Place, PLACES, placeWords, type SideSetup } 
 import AskFigure from '@/components/AskFigure.vue'
 import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
+import WaitsFor from '@/components/WaitsFor.vue'
 import { useHeights } from '@/composables/useHeights'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
@@ -111,6 +112,8 @@ const onBar = (e: EndName): boolean =>
   vehicle.document.value?.vehicle.ends?.[e]?.layout === 'torsion arm' &&
   !coilOf(vehicle.setup.value?.sides?.[e === 'front' ? 'front_left' : 'rear_left'])
 const coils = computed(() => PLACES.filter((p) => !onBar(p.startsWith('front') ? 'front' : 'rear')))
+/** What the heights wait for, where one is not known. */
+const waiting = computed(() => ENDS.flatMap((e) => vehicle.report.value?.waits?.[`height ${e}`] ?? []))
 const KNOBS = ['rebound', 'bump'] as const
 const seatKnown = (p: Place): boolean => !!corner(p)?.seat_length
 const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
@@ -129,6 +132,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
   <p v-if="vehicle.isFound.value" class="say">
     <b class="grade-look">Look</b> As found is what was measured. Take the plan in the heading to ask for heights.
   </p>
+  <p v-if="waiting.length" class="say"><WaitsFor :waits="waiting" /></p>
   <template v-for="e in ENDS" :key="e"><IndexBench v-if="onBar(e)" :end="e" /></template>
   <div class="four">
     <section

@@ -113,6 +113,5 @@ const SIZE_WORDS = { leaves: 'leaves', width: 'width', thickness: 'thickness of 
 </template>
 
 <style scoped>
-.leaf { display: grid; gap: 6px; } .three, .four { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 8px 12px; align-items: end; }
-@media (max-width: 620px) { .three, .four { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); } }
+.leaf { display: grid; gap: 6px; } .three, .four { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 8px 12px; align-items: end; }
 </style>

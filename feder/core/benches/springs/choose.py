@@ -10,7 +10,7 @@ from feder.core.document.leaf import LeafPart
 from feder.core.document.setting import setting
 from feder.core.document.setup import SpringPart
 from feder.core.report.evaluate import evaluate_plain
-from feder.core.standing.facts import index_of, places_of, setup_of, side_of
+from feder.core.standing.facts import index_of, places_of, setup_of, side_of, spring_moved
 
 Sides = Literal["both", "left", "right"]
 
@@ -24,8 +24,11 @@ def choose_spring(
     for stays, or the one it has now where none was asked.
     """
     at, index = setup_of(document, setup), index_of(document, setup)
-    on_perch = part.quoted_drop is not None or perched(document, setup, end)
+    moved = spring_moved(at, end)
+    on_perch = not moved and (part.quoted_drop is not None or perched(document, setup, end))
     heights = _heights(document, setup)
+    if moved:  # there it stood before it was lifted out: until another height is asked for
+        heights = _heights(document, document.setups[0].id) | heights
     for place in places_of(document, end):
         if sides != "both" and place.is_left != (sides == "left"):
             continue
@@ -43,9 +46,9 @@ def choose_spring(
 def perched(document: Document, setup: str, end: EndName) -> bool:
     """Whether an end stands on the perch as it came: no collar, the spring's own length decides the height."""
     at = setup_of(document, setup)
-    found = at.id == document.setups[0].id
+    other = at.id == document.setups[0].id or spring_moved(at, end)
     sides = [side_of(at, p) for p in places_of(document, end)]
-    return not found and all(s.set_by == "collar" and s.collar == 0 for s in sides)
+    return not other and all(s.set_by == "collar" and s.collar == 0 for s in sides)
 
 
 def perch(document: Document, setup: str, end: EndName, *, on: bool) -> Iterator[Change]:
