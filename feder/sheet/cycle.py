@@ -58,6 +58,7 @@ def _end_rows(
         *_setting_rows(side, was, sags, corner, system, first=first, fork=fork),
         _typed("tubes over clamp", was.clamp, side.clamp, system, first=first),
         _typed("shock, extended", was.shock_length, side.shock_length, system, first=first),
+        _damper(was, side, first=first),
         _knob("rebound", was.rebound, side.rebound, first=first),
         _knob("compression", was.bump, side.bump, first=first),
         _knob("high-speed comp.", was.high_bump, side.high_bump, first=first),
@@ -89,7 +90,28 @@ def _setting_rows(
         _two("preload", sags.preload, system, 1),
         _typed("spring spacers", was.fork_spacer, side.fork_spacer, system, first=first) if fork else None,
         _typed("oil level", was.oil_level, side.oil_level, system, first=first) if fork else None,
+        _oil(was, side, system, first=first) if fork else None,
     ]
+
+
+def _oil(was: SideSetup, side: SideSetup, system: str, *, first: bool) -> Cells | None:
+    """Oil of a leg: how much, and its grade."""
+
+    def told(of: SideSetup) -> str:
+        much = "" if of.oil_quantity is None else figure(of.oil_quantity, "m^3", system, unit=True)
+        return ", ".join(t for t in (much, of.oil_grade) if t) or "–"
+
+    if told(was) == told(side) == "–":
+        return None
+    return ("oil in a leg", "" if first else told(was), told(side), "")
+
+
+def _damper(was: SideSetup, side: SideSetup, *, first: bool) -> Cells | None:
+    """The damper or cartridge by its code."""
+    now = side.damper or was.damper
+    if now is None:
+        return None
+    return ("damper", "" if first else "–" if was.damper is None else was.damper.code, now.code, "")
 
 
 def _unit(si: str, system: str, kind: str | None = None) -> str:

@@ -8,6 +8,7 @@ from pydantic import ValidationError
 from feder.core.document.alignment import AlignmentAdjuster
 from feder.core.document.base import RateValue
 from feder.core.document.damper import DamperPart
+from feder.core.document.setup import StackItem
 from feder.core.document.vehicle import AntiRollBar, Limits, Mount, RatioTyped, Tyre
 from feder.core.report.evaluate import evaluate
 from feder.demo.nettle import nettle
@@ -26,9 +27,9 @@ def kitted(part=KIT, **members):
 
 def coilovers(**damper):
     """The divorced rear put on coilovers, on a damper of which some things are told."""
-    car = replaced(nettle(), **STRUT)
-    for place in ("rear_left", "rear_right") if damper else ():
-        car = with_side(car, "plan", place, damper=DamperPart(code="C", **damper))
+    car, part = replaced(nettle(), **STRUT), DamperPart(code="C", **damper) if damper else None
+    for place in ("rear_left", "rear_right"):
+        car = with_side(with_side(car, "found", place, damper=None), "plan", place, damper=part)
     return car
 
 
@@ -45,6 +46,11 @@ def tyred(**limits):
     return replaced(nettle(), tyre=Tyre(radius=nettle().vehicle.ends.rear.tyre.radius + 0.008), **told)
 
 
+def thick(value):
+    """A stack so thick; of the seat's 182 mm the spring, solid at 96.3, needs the rest."""
+    return (StackItem(name="plates", thickness=value),)
+
+
 def wanted_link():
     return evaluate(linked(), "plan").ends["front"].link_length.value
 
@@ -54,6 +60,11 @@ CASES = {
     "body_outside_range": (LEFT, lambda: kitted(body=-0.016), lambda: kitted(body=-0.014)),
     "damper_too_long": (LEFT, lambda: kitted(body=0.036), kitted),
     "damper_too_short": (LEFT, lambda: kitted(body=-0.004), lambda: kitted(body=0.010)),
+    "stack_leaves_no_room": (
+        LEFT,
+        lambda: with_side(nettle(), "plan", LEFT, stack=thick(0.087)),
+        lambda: with_side(nettle(), "plan", LEFT, stack=thick(0.084)),
+    ),
     "dampers_unlike": ("rear", lambda: kitted(places=(LEFT,)), kitted),
     "damper_lengths_untold": (LEFT, lambda: kitted(KIT.but(shut=None)), kitted),
     "mount_carries_no_spring": (

@@ -7,6 +7,7 @@ from math import radians, sqrt
 import pytest
 
 from feder.core.document.base import PLACES
+from feder.core.document.damper import DamperPart
 from feder.core.document.setup import Clicks
 from feder.core.report.evaluate import evaluate
 from feder.demo.magpie import magpie
@@ -104,6 +105,18 @@ def test_a_two_wheelers_settings_stand_in_their_own_cells():
     assert cells(html, "shock, extended") == [["330", "332", "mm"]]
     assert cells(html, "tyre, cold") == [["2.1", "2.2", "bar"], ["2.4", "2.5", "bar"]]
     assert [c[1] for c in cells(html, "spring")] == [bike.setups[1].sides.front.spring.code, "50-180-115"]
+
+
+def test_a_forks_oil_and_the_dampers_of_a_bike_by_name():
+    bike = magpie()
+    assert cells(page(bike, "plan"), "oil in a leg") == []
+    assert cells(page(bike, "plan"), "damper") == []
+    bike = with_side(bike, "found", "front", oil_quantity=0.000520, oil_grade="10 W")
+    bike = with_side(bike, "plan", "front", oil_quantity=0.000480, damper=DamperPart(code="cartridge 7"))
+    bike = with_side(bike, "found", "rear", damper=DamperPart(code="shock as found"))
+    html = page(bike, "plan")
+    assert cells(html, "oil in a leg") == [["520.0 cm³, 10 W", "480.0 cm³", ""]]
+    assert cells(html, "damper") == [["–", "cartridge 7", ""], ["shock as found", "shock as found", ""]]
 
 
 def test_stops_on_the_second_page_are_cut_packed_and_met_at_their_own_corner():

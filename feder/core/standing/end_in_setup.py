@@ -12,16 +12,35 @@ from feder.core.formulas.live_axle import base_ratio_of
 from feder.core.formulas.roll import bar_rate_at_wheel
 from feder.core.formulas.tyre_contact import contact_with_tyre
 from feder.core.formulas.wheel_spacer import limit_with_spacer, track_with_spacers
+from feder.core.numbers.working import is_tracing
 from feder.core.practice.usual import ARM_LENGTH
 from feder.core.standing.damper import LENGTH_AT, with_damper
-from feder.core.standing.facts import EndFacts, Facts, end_facts, link_ratio, side_at
+from feder.core.standing.facts import EndFacts, Facts, end_facts, link_ratio, parts_as_found, side_at, side_of
+from feder.core.standing.kept import Kept
 from feder.core.standing.overlay import overlaid
 
 UNREAD_CONTACT = "the tyre's contact was not read again: moved by the radius"
 
 
+_KEPT: Kept[EndFacts] = Kept(64)
+
+
 def end_at(facts: Facts, index: int, place: Place) -> EndFacts:
-    """The end at a place as it stands in a setup; the very same where the setup changes nothing of it."""
+    """The end at a place as it stands in a setup; the very same where the setup changes nothing of it.
+
+    A drag of a height or a collar leaves what is kept of it as it is.
+    """
+    name, setup = place.end, facts.document.setups[index]
+    sides = [side_of(setup, p) for p in facts.places_at(name)]
+    parts = [getattr(setup, f"{name}_end"), getattr(setup, f"{name}_bar")]
+    for side in sides:
+        parts += [side.damper, side.spring]
+    numbers = tuple((side.body, side.top_mount, side.spacer) for side in sides)
+    known = (*parts_as_found(facts.document), *parts)
+    return _KEPT.of(known, (index, place, numbers, is_tracing()), lambda: _end_at(facts, index, place))
+
+
+def _end_at(facts: Facts, index: int, place: Place) -> EndFacts:
     name = place.end
     places, setup = facts.places_at(name), facts.document.setups[index]
     change = change_at(facts, index, name)

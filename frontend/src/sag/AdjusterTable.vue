@@ -141,7 +141,17 @@ const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): voi
           label="oil level, springs out, leg pushed together"
           of="SideSetup.oil_level"
           :model-value="side('front').oil_level"
-          @update:model-value="(v) => set('front', 'oil level', { oil_level: v })"
+          @update:model-value="(v) => set('front', 'oil level', { oil_level: v })" /><QuantityField
+          label="oil in one leg, as filled"
+          of="SideSetup.oil_quantity"
+          :model-value="side('front').oil_quantity"
+          @update:model-value="(v) => set('front', 'oil quantity', { oil_quantity: v })" />
+        <v-text-field
+          label="grade of the oil"
+          maxlength="40"
+          density="compact"
+          :model-value="side('front').oil_grade"
+          @update:model-value="(v: string | null) => set('front', 'grade of the oil', { oil_grade: v ?? '' })"
       /></template>
       <QuantityField
         v-for="e in ENDS"

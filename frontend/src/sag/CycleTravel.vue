@@ -5,6 +5,8 @@ import type { EndName } from '@/api/client'
 import AskFigure from '@/components/AskFigure.vue'
 import FindingList from '@/components/FindingList.vue'
 
+import DamperChoice from '@/dampers/DamperChoice.vue'
+
 import TravelCurve from './TravelCurve.vue'
 import { useSag } from './useSag'
 import { ENDS } from './walk'
@@ -73,6 +75,7 @@ const ROWS: {
     </button>
   </div>
   <TravelCurve :end="end" />
+  <DamperChoice :key="end" :place="end" />
   <FindingList :findings="findings" />
   <p class="small quiet">
     Ride it once hard with a tie round the tube and a ring on the shaft: what they show is the truth of the end stroke.

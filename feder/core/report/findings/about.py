@@ -28,6 +28,7 @@ ABOUT = {
     "topped_out": "corners.{place}.droop",
     "drop_costs": "corners.{place}.lost_fraction",
     "body_beyond_thread": "corners.{place}.thread_engaged",
+    "stack_leaves_no_room": "corners.{place}.seat_length",
     "body_outside_range": "corners.{place}.body_length",
     "damper_too_long": "corners.{place}.solid",
     "damper_too_short": "corners.{place}.droop",

@@ -210,6 +210,25 @@ def collar_unknown(case: Case) -> Iterator[Finding]:
             )
 
 
+def stack_leaves_no_room(case: Case) -> Iterator[Finding]:
+    """So much between the seats that the spring would be solid with its collar at the bottom."""
+    for place, stood, report in case.corners():
+        side, spring, seat = case.side(place), stood.spring, report.seat_length
+        if case.is_found or spring is None or spring.solid_length is None or seat is None:
+            continue
+        if (side.stack or side.pads) and seat.value <= spring.solid_length:
+            yield Finding(
+                rule="stack_leaves_no_room",
+                grade="stop",
+                place=place.value,
+                station="height",
+                text="What lies at the seat leaves {room} for the spring, which is solid at {solid}",
+                numbers={"room": length(seat.value), "solid": length(spring.solid_length)},
+                reason="The coils would be closed before anything stands on them.",
+                mend=Mend(text="Take something out of the stack, or fit a shorter spring"),
+            )
+
+
 def preload_not_stiffer(case: Case) -> Iterator[Finding]:
     """The collar was moved and the linear spring kept: the start of the travel moves, the rate does not."""
     for name, places in case.ends():

@@ -71,6 +71,7 @@ RULES: tuple[Rule, ...] = (
     replaced.tyre_unlike,
     height.collar_reach,
     height.collar_not_permitted,
+    height.stack_leaves_no_room,
     springs.inner_wheel_lifts,
     travel.drop_costs,
     height.heights_off_plane,
