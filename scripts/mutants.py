@@ -75,6 +75,8 @@ def _quiet(tree: ast.Module) -> set[ast.AST]:
             hidden.append(node)
         if isinstance(node, ast.Call) and isinstance(node.func, ast.Name) and node.func.id in DRAWN:
             hidden += [k.value for k in node.keywords if k.arg in LOOKS]
+            if node.func.id == "text":  # a word a pixel further is no fault; that words stand apart is tested
+                hidden += [n for arg in node.args[:2] for n in ast.walk(arg) if isinstance(n, ast.Constant)]
         for part in hidden:
             if part is not None:
                 quiet |= set(ast.walk(part))
@@ -114,6 +116,9 @@ def _changes(node: ast.AST) -> Iterator[tuple[str, object]]:
             len(node.args) >= 2
             and len(plain) == len(node.args)
             and not (isinstance(node.func, ast.Name) and node.func.id in NAMES)  # of which the order says nothing
+            and not (
+                isinstance(node.func, ast.Attribute) and node.func.attr == "of"
+            )  # parts and key of what is kept
             and ast.dump(node.args[0]) != ast.dump(node.args[1])
         ):
             yield "two arguments exchanged", _exchange

@@ -13,6 +13,7 @@ from feder.core.report.evaluate import evaluate
 from feder.demo.magpie import magpie
 from feder.demo.nettle import nettle
 from feder.demo.sedge import sedge
+from feder.demo.tansy import tansy
 from tests.changes import with_side
 from tests.sheet.test_sheet_measured import page, rows
 
@@ -147,3 +148,22 @@ def test_stops_on_the_second_page_are_cut_packed_and_met_at_their_own_corner():
     assert [v.lstrip("~") for v in lost] == [
         f"{report.corners[p].lost_fraction.value * 100:.0f} %" for p in PLACES
     ]
+
+
+def test_a_bikes_sheet_names_the_spring_it_replaces_and_only_that():
+    bike = magpie()
+    was = cells(page(bike, "plan"), "was")
+    assert [w[1] for w in was] == [bike.setups[0].sides.rear.spring.code]
+
+
+def test_bar_stress_in_megapascals_and_pitch_in_percent():
+    stress = evaluate(tansy(), "plan").corners["rear_left"].shear_stress.value
+    html = page(tansy(), "plan")
+    assert any(c[-2] == f"{stress / 1e6:.0f}" for c in cells(html, "bar stress, ride"))
+    car = sedge()
+    for place in ("rear_left", "rear_right"):
+        part = getattr(car.setups[1].sides, place).spring
+        car = with_side(car, "plan", place, spring=part.but(rate=part.rate.but(value=part.rate.value * 2.2)))
+    over = (evaluate(car, "plan").vehicle.frequency_ratio.value - 1) * 100
+    assert over > 55
+    assert f"rear {over:.0f} % over front (" in page(car, "plan")
