@@ -2,6 +2,7 @@
 
 from flask import Response
 from flask_openapi3 import APIBlueprint
+from pydantic import Field
 
 from feder.api.asked import AboutDocument, answered
 from feder.api.errors import ErrorBody
@@ -9,6 +10,7 @@ from feder.api.evaluated import EvaluateAnswer, Look, evaluated
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.core.benches.acts import Act, changes_of
+from feder.core.benches.height.rings import RingWay, ring_ways
 from feder.core.benches.travel.stop import StopBench, stop_bench
 from feder.core.document.base import Place
 from feder.core.document.changes import Change
@@ -54,3 +56,19 @@ class StopAnswer(Wire):
 def stop(body: StopQuestion) -> Response:
     """The bump stop of a corner: at any length it may be cut to, and on packers."""
     return answered(StopAnswer(bench=stop_bench(body.document, body.setup, body.place)))
+
+
+class RingQuestion(AboutDocument):
+    setup: str
+    place: Place
+    thickness: float = Field(gt=0, le=0.1, description="Of one ring, in m.")
+
+
+class RingAnswer(Wire):
+    ways: list[RingWay]
+
+
+@acts.post("/rings", responses={200: RingAnswer})
+def rings(body: RingQuestion) -> Response:
+    """A corner's perch with no, one and two rings of a thickness."""
+    return answered(RingAnswer(ways=ring_ways(body.document, body.setup, body.place, body.thickness)))

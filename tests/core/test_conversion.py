@@ -6,6 +6,7 @@ import pytest
 from pydantic import ValidationError
 
 from feder.core.benches.acts import ChooseSpring
+from feder.core.benches.springs.candidates import candidates
 from feder.core.benches.springs.choose import perched
 from feder.core.document.base import MassValue, RateValue
 from feder.core.document.conversion import EndChange
@@ -210,3 +211,13 @@ def test_on_other_mounts_there_is_no_standard_perch_and_a_chosen_spring_stands_a
         bare = with_side(bare, "plan", place, spring=COIL)
     assert "the rear motion ratio in this setup" in [w.words for w in evaluate(bare, "plan").waits["rate rear"]]
     assert all(w.offer is None for w in evaluate(bare, "plan").waits["rate rear"])
+
+
+def test_candidates_are_judged_on_the_tyre_of_the_setup(car):
+    car = car.but(brief=car.brief.but(frequency_basis="with tyre"))
+    soft = replaced(car, tyre=Tyre(rate=RateValue(value=90e3)))
+    part = car.setups[1].sides.rear_left.spring
+    (row,) = candidates(soft, "plan", "rear", [part], "all")
+    rate, mass = 60e3 * 0.72**2, evaluate(soft, "plan").ends["rear"].sprung_mass.value
+    both = rate * 90e3 / (rate + 90e3)
+    assert row.frequency.value == pytest.approx(sqrt(both / mass) / 6.283185307)

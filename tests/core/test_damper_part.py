@@ -5,7 +5,8 @@ from math import pi, sqrt
 import pytest
 from pydantic import ValidationError
 
-from feder.core.document.base import DampingValue
+from feder.core.benches.height.rings import ring_ways
+from feder.core.document.base import DampingValue, Place
 from feder.core.document.damper import DamperPart, DamperStop, Knob
 from feder.core.document.document import document_of
 from feder.core.document.setup import StackItem
@@ -207,3 +208,21 @@ def test_through_the_ratio_of_its_own_mount(car):
     car = with_end(car, "rear", damper=Mount(ratio=RatioTyped(value=0.5)))
     was, now = evaluate(car, "plan").corners[LEFT], evaluate(with_dampers(car), "plan").corners[LEFT]
     assert now.droop.value - was.droop.value == pytest.approx(0.024 / 0.5)
+
+
+def test_rings_at_the_perch_side_by_side(car):
+    pad = StackItem(name="pad", thickness=0.003)
+    one = with_side(with_side(car, "plan", LEFT, stack=(pad,)), "plan", RIGHT, stack=(pad,))
+    ways = ring_ways(one, "plan", Place.REAR_LEFT, 0.006)
+    assert [w.rings for w in ways] == [0, 1, 2]
+    assert [w.chosen for w in ways] == [True, False, False]
+    assert [len(w.stack) for w in ways] == [1, 2, 3]
+    base = evaluate(one, "plan").corners[LEFT]
+    for w in ways:
+        # at the height asked for the collar gives way to the rings; its reach moves up by them over the ratio
+        assert w.hub_to_arch.value == base.hub_to_arch.value
+        assert w.collar.value == pytest.approx(base.collar.value - 0.006 * w.rings)
+        assert w.reach_low.value == pytest.approx(base.reach_low.value + 0.006 * w.rings / 0.72)
+        assert w.held_at_droop.value == pytest.approx(base.held_at_droop.value)
+    fitted = with_side(one, "plan", LEFT, stack=ways[1].stack)
+    assert [w.chosen for w in ring_ways(fitted, "plan", Place.REAR_LEFT, 0.006)] == [False, True, False]

@@ -44,6 +44,7 @@ export type ShelfPart = Schemas['ShelfPart']
 export type DamperPart = Schemas['DamperPart']
 export type ShelfDamper = Schemas['ShelfDamper']
 export type LeafPart = Schemas['LeafPart']
+export type RingWay = Schemas['RingWay']
 export type EndChange = Schemas['EndChange']
 export type Layout = NonNullable<Schemas['End']['layout']>
 export type NewVehicle = Schemas['NewVehicle']

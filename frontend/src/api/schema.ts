@@ -174,6 +174,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A corner's perch with no, one and two rings of a thickness. */
+        post: operations["acts_rings_rings_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/loads": {
         parameters: {
             query?: never;
@@ -4907,6 +4924,51 @@ export interface components {
             setup: string;
             place: components["schemas"]["Place"];
         };
+        /** RingAnswer */
+        RingAnswer: {
+            /** Ways */
+            ways: components["schemas"]["RingWay"][];
+        };
+        /**
+         * RingWay
+         * @description One arrangement of the perch at a corner, its height kept or its collar, as the setup is set.
+         */
+        RingWay: {
+            /** Rings */
+            rings: number;
+            /** Chosen */
+            chosen: boolean;
+            /** Stack */
+            stack: components["schemas"]["StackItem"][];
+            hub_to_arch: components["schemas"]["Figure"] | null;
+            collar: components["schemas"]["Figure"] | null;
+            reach_low: components["schemas"]["Figure"] | null;
+            reach_high: components["schemas"]["Figure"] | null;
+            held_at_droop: components["schemas"]["Figure"] | null;
+        };
+        /** RingQuestion */
+        RingQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            place: components["schemas"]["Place"];
+            /**
+             * Thickness
+             * @description Of one ring, in m.
+             */
+            thickness: number;
+        };
         /** LoadsAnswer */
         LoadsAnswer: {
             /** Rows */
@@ -6379,6 +6441,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StopAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    acts_rings_rings_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RingQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RingAnswer"];
                 };
             };
             /** @description Conflict */

@@ -74,5 +74,5 @@ const matches = (p: ShelfDamper, text: string): boolean =>
 .scroll { overflow-x: auto; }
 table { width: 100%; border-collapse: collapse; font-size: var(--t-3); } th { text-align: left; font-weight: 500; font-size: var(--t-2); color: var(--ink-2); padding: 6px 10px 6px 0; border-bottom: 1px solid var(--rule); }
 td { padding: 4px 10px 4px 0; border-bottom: 1px solid var(--rule); height: 44px; } td small { display: block; line-height: 1.1; }
-.r { text-align: right; } .acts { white-space: nowrap; } .acts button + button { margin-left: 16px; }
+td { white-space: nowrap; } .r { text-align: right; } .acts { white-space: nowrap; } .acts button + button { margin-left: 16px; }
 </style>

@@ -6,6 +6,8 @@ import QuantityField from '@/components/QuantityField.vue'
 import { useHeights } from '@/composables/useHeights'
 import { useVehicle } from '@/composables/useVehicle'
 
+import RingWays from './RingWays.vue'
+
 /** What lies between spring and seat, thing by thing; changing one moves the height, or the collar, by as much. */
 type Item = NonNullable<SideSetup['stack']>[number]
 const vehicle = useVehicle()
@@ -90,6 +92,7 @@ const out = (p: Place, i: number): void =>
             as found again
           </button>
         </div>
+        <RingWays v-if="!vehicle.isFound.value && heights.together.value" :end="e" />
       </section>
     </div>
     <p class="small quiet">Each counts as collar: the body rises by its thickness over the motion ratio.</p>

@@ -328,6 +328,7 @@ const estimateDamper = (end: EndName, on: boolean): void =>
 .dims { display: grid; grid-template-columns: repeat(4, 1fr); gap: 16px; border-top: 1.5px solid var(--ink); padding-top: 10px; }
 .dims.two { grid-template-columns: minmax(0, 1fr) minmax(0, 2fr); border-top: 0; align-items: end; }
 .ends { display: grid; grid-template-columns: 1fr 1fr; gap: 24px 36px; margin-top: 16px; }
+@media (max-width: 620px) { .ends, .dims.two { grid-template-columns: minmax(0, 1fr); } .dims { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); } }
 h2 { display: flex; gap: 12px; align-items: center; margin-bottom: 4px; }
 .ends > section { display: grid; gap: 10px; align-content: start; border-top: 1.5px solid var(--ink); padding-top: 10px; }
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; align-items: end; }

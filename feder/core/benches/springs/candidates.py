@@ -222,10 +222,11 @@ def _marks(report: Report, end: EndName) -> _Marks:
 
 
 def _tried(bench: _Bench, part: SpringPart, now: SpringPart | None) -> Candidate:
-    about, brief = bench.facts.ends[bench.end], bench.document.brief
+    places = bench.facts.places_at(bench.end)
+    about, brief = bench.stood.corners[places[0]].facts.end, bench.document.brief
     ends = bench.carried.report.ends
     mass = ends[bench.end].sprung_mass
-    corners = [_Corner(bench, place, part) for place in bench.facts.places_at(bench.end)]
+    corners = [_Corner(bench, place, part) for place in places]
     rates = [r for c in corners if (r := c.wheel_rate) is not None]
     at_wheel = sum(rates) / len(rates) if len(rates) == len(corners) else None
     frequency = None
