@@ -29,6 +29,7 @@ from feder.core.formulas import (
 )
 from feder.core.numbers.quantities import Columns, Count, Range, Unit
 from feder.core.numbers.working import Formula, metadata
+from feder.core.solvers import damper_curve, decay, two_mass
 
 Derived = tuple[str, Callable[[dict[str, Any]], float]]
 Kind = Literal["number", "integer", "flag", "choice", "list", "rows", "reading"]
@@ -198,6 +199,12 @@ _ALL = (
     Entry(damping.damping_ratio),
     Entry(damping.damping_for_ratio),
     Entry(damping.rescale_damping),
+    Entry(damping.damper_force),
+    Entry(damper_curve.damper_equivalent),
+    Entry(two_mass.two_mass_modes),
+    Entry(damping.wheel_hop_damping),
+    Entry(damping.log_decrement),
+    Entry(decay.free_decay),
     Entry(alignment.toe_angle, result="angle"),
     Entry(alignment.scrub),
 )

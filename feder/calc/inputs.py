@@ -7,10 +7,13 @@ from feder.calc.entries import Entry, Parameter
 from feder.calc.refusal import CalcError
 from feder.core.numbers.working import given
 from feder.units.parse import Unreadable, parse
+from feder.units.table import BY_SI
 
 LARGEST, SMALLEST = 1e12, 1e-12
 """Sizes, in SI, beyond which no input of a vehicle lies; they also keep every formula finite."""
 LONGEST_LIST = 10_000
+ANY = "any"
+"""Unit of an input that may be of any one dimension, the same for all such inputs of a call."""
 
 
 def inputs_of(entry: Entry, raw: Mapping[str, object], notes: list[str]) -> Iterator[tuple[str, Any]]:
@@ -18,14 +21,31 @@ def inputs_of(entry: Entry, raw: Mapping[str, object], notes: list[str]) -> Iter
     for key in raw:
         if key not in entry.parameters:
             raise CalcError(key, f"is not an input of {entry.name}; it takes {', '.join(entry.parameters)}")
+    any_unit: str | None = None
     for parameter in entry.parameters.values():
-        if parameter.name in raw:
+        if parameter.unit == ANY and parameter.name in raw:
+            any_unit = any_unit or _unit_of(parameter.name, raw[parameter.name])
+            yield parameter.name, _number(parameter.name, raw[parameter.name], any_unit, notes)
+        elif parameter.name in raw:
             yield parameter.name, _read(parameter, raw[parameter.name], notes)
         elif parameter.required:
             unit = f" ({parameter.units})" if parameter.units else ""
             raise CalcError(parameter.name, f"is missing; {entry.name} needs it{unit}")
         elif parameter.default is not None:
             yield parameter.name, _default(parameter)
+
+
+def _unit_of(key: str, raw: object) -> str:
+    """The SI unit of the dimension in which a number is written; a bare one has none."""
+    text = raw if isinstance(raw, str) else repr(raw)
+    refused = ""
+    for si in BY_SI:
+        try:
+            if parse(text, si).value or not si:
+                return si
+        except (Unreadable, OverflowError) as error:
+            refused = refused or str(error)
+    raise CalcError(key, refused or "must be a number, or a number with its unit as text")
 
 
 def _default(parameter: Parameter) -> Any:

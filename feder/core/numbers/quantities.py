@@ -108,6 +108,10 @@ def bounds_of(limits: Iterable[Range]) -> tuple[float, float]:
 
 
 Ratio = Annotated[float, Unit("")]
+NonNegativeRatio = Annotated[float, Unit(""), AtLeast(0)]
+Amount = Annotated[float, Unit("any"), Above(0)]
+"""A swing, in any one dimension: only its share of another counts."""
+Time = Annotated[float, Unit("s"), Above(0)]
 PositiveRatio = Annotated[float, Unit(""), Above(0)]
 MotionRatio = Annotated[float, Unit(""), Not(0)]
 Fraction = Annotated[float, Unit(""), Within(0, 1)]
@@ -170,6 +174,10 @@ Exponent = Annotated[float, Unit(""), Within(0.5, 3)]
 Splines = Annotated[int, Unit(""), Within(2, 400)]
 RadianPerG = Annotated[float, Unit("rad/g")]
 MetrePerKilometre = Annotated[float, Unit("m/km")]
+Energy = Annotated[float, Unit("N*m")]
+CurvePoints = Annotated[list[tuple[float, float]], Columns(("m/s", "N")), Count(least=1)]
+"""A damper's curve: [velocity, force], closing positive."""
+DecayPoints = Annotated[list[tuple[float, float]], Columns(("s", "m")), Count(least=8)]
 Points = Annotated[list[tuple[float, float]], Columns(("m", "N")), Count(least=3)]
 FourWeights = Annotated[list[float], Unit("N"), Above(0), Count(exact=4)]
 FourRates = Annotated[list[float], Unit("N/m"), Above(0), Count(exact=4)]

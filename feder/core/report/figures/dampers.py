@@ -15,13 +15,16 @@ def damper_figures(stood: StandingCorner) -> Settings:
     """Body length and engaged thread as set, and what a rule shows at the collar; what is known of them."""
     found = stood.as_found or stood
     at, words = damper_at(stood.at, found.at), stood.facts.place.words
-    turned = number(stood.at.body, f"{words} damper's body longer than told", source="set", value=_body(stood))
+    turned = None
+    if stood.as_found is not None and stood.side.body:
+        turned = number(stood.at.body, f"{words} damper's body longer than told", source="set")
     shown: dict[str, Any] = {}
     if at and at.body:
-        shown["body_length"] = body_turned(number(at.body, f"{words} damper's body as told"), turned), "m"
+        body = number(at.body, f"{words} damper's body as told")
+        shown["body_length"] = body if turned is None else body_turned(body, turned), "m"
     if at and at.engaged:
         engaged = number(at.engaged, f"{words} thread engaged as told", source="by calliper")
-        shown["thread_engaged"] = engaged_after(engaged, turned), "m"
+        shown["thread_engaged"] = engaged if turned is None else engaged_after(engaged, turned), "m"
     seat = node(stood.at).seat
     if seat is not None and seat.rule_at_zero is not None and stood.collar is not None:
         zero = number(stood.at.seat.rule_at_zero, f"{words} rule with the collar at its datum", source="by rule")
@@ -34,10 +37,6 @@ def damper_figures(stood: StandingCorner) -> Settings:
         )
         shown["collar_rule"] = collar_by_rule(zero, stood.collar, way), "m"
     return shown
-
-
-def _body(stood: StandingCorner) -> float:
-    return 0.0 if stood.as_found is None else stood.side.body or 0.0
 
 
 def link_wanted(end: EndFacts, drop: float | None) -> float | None:
