@@ -10,9 +10,10 @@ from feder.api.evaluated import EvaluateAnswer, Look, evaluated
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.core.benches.acts import Act, changes_of
+from feder.core.benches.damping.clicks import DampingBench, damping_bench
 from feder.core.benches.height.rings import RingWay, ring_ways
 from feder.core.benches.travel.stop import StopBench, stop_bench
-from feder.core.document.base import Place
+from feder.core.document.base import EndName, Place
 from feder.core.document.changes import Change
 
 acts = APIBlueprint("acts", __name__, url_prefix="/api", abp_responses={409: ErrorBody, 422: ErrorBody})
@@ -72,3 +73,19 @@ class RingAnswer(Wire):
 def rings(body: RingQuestion) -> Response:
     """A corner's perch with no, one and two rings of a thickness."""
     return answered(RingAnswer(ways=ring_ways(body.document, body.setup, body.place, body.thickness)))
+
+
+class DampingQuestion(AboutDocument):
+    setup: str
+    end: EndName
+    place: Place | None = None
+
+
+class DampingAnswer(Wire):
+    bench: DampingBench | None
+
+
+@acts.post("/damping", responses={200: DampingAnswer})
+def damping(body: DampingQuestion) -> Response:
+    """The knobs of an end's dampers, what each click gives, and its curves."""
+    return answered(DampingAnswer(bench=damping_bench(body.document, body.setup, body.end, body.place)))

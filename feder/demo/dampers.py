@@ -1,6 +1,6 @@
 """Made-up dampers of the workshop: what came with the demo vehicles, and what lies on the shelf."""
 
-from feder.core.document.damper import DamperPart, DamperStop, Knob
+from feder.core.document.damper import DamperPart, DamperStop, Family, Knob
 
 _STOP = ((0.0, 0.0), (0.005, 150.0), (0.010, 480.0), (0.015, 1400.0), (0.020, 3600.0))
 
@@ -9,7 +9,7 @@ def _two(clicks: int) -> tuple[Knob, ...]:
     return Knob(acts="rebound", clicks=clicks), Knob(acts="bump", clicks=clicks)
 
 
-NETTLE_FOUND = {
+STANDARD = {
     "front": DamperPart(
         code="standard strut", extended=0.518, shut=0.397, mounts="shoulder to pin", carries_spring=True
     ),
@@ -17,7 +17,7 @@ NETTLE_FOUND = {
         code="standard rear", extended=0.396, shut=0.293, mounts="eye to pin", carries_spring=False
     ),
 }
-NETTLE_PLAN = {
+NETTLE = {
     "front": DamperPart(
         code="strut insert 84",
         extended=0.518,
@@ -26,6 +26,9 @@ NETTLE_PLAN = {
         carries_spring=True,
         rod_diameter=0.022,
         knobs=_two(18),
+        family=Family(
+            rebound_shut=5600, rebound_open=1300, bump_shut=3520, bump_open=1100, knee=0.12, high_share=0.30
+        ),
     ),
     "rear": DamperPart(
         code="pair 85",
@@ -39,7 +42,10 @@ NETTLE_PLAN = {
         least_engaged=0.020,
         carries_spring=False,
         rod_diameter=0.014,
-        knobs=_two(18),
+        knobs=(Knob(acts="rebound", clicks=18), Knob(acts="bump", clicks=18, locked="left alone, for landings")),
+        family=Family(
+            rebound_shut=3160, rebound_open=972, bump_shut=1800, bump_open=880, knee=0.12, high_share=0.30
+        ),
     ),
 }
 _SHORT = DamperPart(
@@ -79,4 +85,4 @@ _COILOVER = DamperPart(
 
 def demo_dampers() -> list[DamperPart]:
     """What lies on the shelf of dampers."""
-    return [*NETTLE_FOUND.values(), *NETTLE_PLAN.values(), _SHORT, _COILOVER]
+    return [*STANDARD.values(), *NETTLE.values(), _SHORT, _COILOVER]

@@ -3,12 +3,12 @@
 from math import radians
 
 from feder.core.document.base import PLACES, DampingValue, LengthValue, MassValue, Place, RateValue
-from feder.core.document.brief import Brief
+from feder.core.document.brief import Band, Brief, Targets
 from feder.core.document.document import Document
 from feder.core.document.setup import Clicks, Seat, Setup, Sides, SideSetup, SpringPart, StopTrim
 from feder.core.document.survey import Conditions, Reading, Survey, SurveyQuantity
 from feder.core.document.vehicle import BumpStopPart, End, Ends, Limits, Mount, Plate, RatioTyped, Tyre, Vehicle
-from feder.demo.dampers import NETTLE_FOUND, NETTLE_PLAN
+from feder.demo.dampers import NETTLE
 from feder.demo.springs import demo_spring
 
 _FL, _FR, _RL, _RR = PLACES
@@ -45,6 +45,7 @@ def nettle() -> Document:
         brief=Brief(
             use="fast road, track days",
             complaint="Floats over crests and rolls onto its bump stops in the fast left at the quarry.",
+            targets=Targets(damping=Band(low=0.50, high=0.75)),
             keep="Drives to the hill on its own wheels; clears the ramp of the tool shed (110 mm at the sill).",
         ),
         surveys=(_survey(),),
@@ -119,7 +120,9 @@ def _found() -> Setup:
     sides = {
         p.value: SideSetup(
             spring=_FOUND[p.end],
-            damper=NETTLE_FOUND[p.end],
+            damper=NETTLE[p.end],
+            rebound=Clicks(count=_CLICKS[p.end][0], of=18),
+            bump=Clicks(count=_CLICKS[p.end][1], of=18),
             tyre_pressure=2.0e5,
             camber=radians(_CAMBER[p]),
             toe=_TOE[p] / 1e3,
@@ -133,7 +136,6 @@ def _plan() -> Setup:
     sides = {
         p.value: SideSetup(
             spring=_PLAN[p.end],
-            damper=NETTLE_PLAN[p.end],
             set_by="height",
             hub_to_arch=_PLAN_HUB[p.end],
             seat=_SEAT[p.end],

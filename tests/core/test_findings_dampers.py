@@ -7,8 +7,9 @@ from pydantic import ValidationError
 
 from feder.core.document.alignment import AlignmentAdjuster
 from feder.core.document.base import RateValue
-from feder.core.document.damper import DamperPart
-from feder.core.document.setup import StackItem
+from feder.core.document.brief import Band
+from feder.core.document.damper import CurveRow, DamperPart, Knob
+from feder.core.document.setup import Clicks, StackItem
 from feder.core.document.vehicle import AntiRollBar, Limits, Mount, RatioTyped, Tyre
 from feder.core.report.evaluate import evaluate
 from feder.demo.nettle import nettle
@@ -46,6 +47,36 @@ def tyred(**limits):
     return replaced(nettle(), tyre=Tyre(radius=nettle().vehicle.ends.rear.tyre.radius + 0.008), **told)
 
 
+def measured(*, falls=False, click=10):
+    """A rear damper measured at three clicks of one knob."""
+    rows = tuple(
+        CurveRow(
+            both=k,
+            points=((-0.1, -40.0 * (20 - k)), (0.1, 20.0 * (20 - k)), (0.3, 15.0 if falls else 40.0 * (20 - k))),
+        )
+        for k in (0, 4, 12)
+    )
+    part = DamperPart(code="M", knobs=(Knob(acts="both", clicks=18),), rows=rows)
+    car = nettle()
+    for place in ("rear_left", "rear_right"):
+        car = with_side(car, "plan", place, damper=part, both=Clicks(count=click, of=18))
+    return car
+
+
+def clicked(rebound, bump, low=0.5, high=0.75):
+    """The front at other clicks, for a band."""
+    car = nettle()
+    car = car.but(brief=car.brief.but(targets=car.brief.targets.but(damping=Band(low=low, high=high))))
+    for place in FRONT:
+        car = with_side(car, "plan", place, rebound=Clicks(count=rebound, of=18), bump=Clicks(count=bump, of=18))
+    return car
+
+
+def hopped(low, high):
+    car = nettle()
+    return car.but(brief=car.brief.but(targets=car.brief.targets.but(damping_high=Band(low=low, high=high))))
+
+
 def thick(value):
     """A stack so thick; of the seat's 182 mm the spring, solid at 96.3, needs the rest."""
     return (StackItem(name="plates", thickness=value),)
@@ -65,6 +96,22 @@ CASES = {
         lambda: with_side(nettle(), "plan", LEFT, stack=thick(0.087)),
         lambda: with_side(nettle(), "plan", LEFT, stack=thick(0.084)),
     ),
+    "no_damper_curve": (LEFT, lambda: measured(falls=True), measured),
+    "clicks_not_measured": (LEFT, lambda: measured(click=15), lambda: measured(click=10)),
+    "clicks_unlike": (
+        "rear",
+        lambda: with_side(nettle(), "plan", LEFT, rebound=Clicks(count=6, of=18)),
+        lambda: with_side(nettle(), "plan", LEFT, rebound=Clicks(count=7, of=18)),
+    ),
+    "locked_knob": (
+        LEFT,
+        lambda: with_side(nettle(), "plan", LEFT, bump=Clicks(count=9, of=18)),
+        lambda: with_side(nettle(), "plan", LEFT, rebound=Clicks(count=9, of=18)),
+    ),
+    "under_damped": ("front", nettle, lambda: clicked(4, 6)),
+    "over_damped": ("front", lambda: clicked(0, 0, 0.3, 0.6), lambda: clicked(0, 0, 0.3, 0.8)),
+    "hop_damping": ("rear", nettle, lambda: hopped(0.15, 0.4)),
+    "rebound_over_bump": ("front_left", lambda: clicked(0, 18), lambda: clicked(8, 11)),
     "dampers_unlike": ("rear", lambda: kitted(places=(LEFT,)), kitted),
     "damper_lengths_untold": (LEFT, lambda: kitted(KIT.but(shut=None)), kitted),
     "mount_carries_no_spring": (

@@ -6,9 +6,9 @@ from pydantic import BaseModel
 
 from feder.core.document.base import AngularRateValue, DampingValue, ForceValue, MassValue, RateValue
 from feder.core.document.conversion import EndChange
-from feder.core.document.damper import DamperPart, DamperStop
+from feder.core.document.damper import DamperPart, DamperStop, Family, Knob
 from feder.core.document.document import LoadItem, LoadState
-from feder.core.document.setup import Seat, SpringPart, StackItem, StopTrim
+from feder.core.document.setup import Clicks, Seat, SpringPart, StackItem, StopTrim
 from feder.core.document.vehicle import (
     AntiRollBar,
     BumpStopPart,
@@ -160,6 +160,9 @@ def drawn(name, seed):
             changed["damper"] = None
             if car and maybe(0.4):
                 changed["damper"] = drawn_damper(dice, "FOUND" if i == 0 else "NEW", end_is(ends, p).bump_stop)
+            if car:
+                changed["rebound"] = Clicks(count=int(dice.integers(0, 21)), counted_from="fully open")
+                changed["bump"] = Clicks(count=int(dice.integers(0, 13)))
             if i and car and maybe(0.3):
                 changed["top_mount"] = float(dice.choice([0.004, -0.003]))
             if "spring" in changed and car and maybe(0.3):
@@ -196,6 +199,9 @@ def drawn_damper(dice, code, stop):
         told |= {"gas_pressure": 8e5, "rod_diameter": 0.013}
     if dice.random() < 0.5:
         told["coefficient"] = DampingValue(value=float(dice.uniform(1000, 4000)))
+    if dice.random() < 0.4:
+        told["family"] = Family(rebound_shut=5000, rebound_open=900, bump_shut=3000, bump_open=700)
+        told["knobs"] = (Knob(acts="rebound", clicks=20, counted_from="fully open"), Knob(acts="bump", clicks=12))
     if stop is not None and dice.random() < 0.5:
         told["stop"] = DamperStop(length=0.040, shaft=0.170, compressible=0.6, points=stop.points)
     return DamperPart(code=code, **told)
@@ -292,7 +298,9 @@ def doubled(model):
             changed[name] = doubled(value)
         elif name == "points" and value and isinstance(model, SpringPart | BumpStopPart):
             changed[name] = tuple((x, 2 * f) for x, f in value)
-        elif name in ("tender_rate", "most_load", "pressure", "shear_modulus") and value is not None:
+        elif (isinstance(model, Family) and name.endswith(("_shut", "_open"))) or (
+            name in ("tender_rate", "most_load", "pressure", "shear_modulus") and value is not None
+        ):
             changed[name] = 2 * value
     return model.but(**changed)
 

@@ -46,6 +46,8 @@ class Wheel:
             self.end = copy(self.end)
             if self.part_now["coefficient"]:
                 self.coefficient = value(self.part_now["coefficient"])
+            if self.part_now["family"]:
+                self.coefficient = self.by_clicks()
             if self.part_now["gas_pressure"] is not None and self.part_now["rod_diameter"] is not None:
                 self.end.gas = self.part_now["gas_pressure"] * pi * self.part_now["rod_diameter"] ** 2 / 4
         if self.end.damper is not None and (self.turned or self.other_damper):
@@ -71,6 +73,17 @@ class Wheel:
                 table = straight_on([(-1.0, 0.0), (-0.5, 0.0), *((x, f) for x, f in stop["points"])])
                 squeeze = lambda x: max(0.0, table(x)) if x > 0 else 0.0  # noqa: E731 - one line of its own
             self.stop = (trim, stop, squeeze)
+
+    def by_clicks(self):
+        """Mean of both coefficients below the knee, each so far between shut and open as its knob is."""
+        total = 0.0
+        for way in ("rebound", "bump"):
+            knob = next(k for k in self.part_now["knobs"] if k["acts"] == way)
+            share = self.side[way]["count"] / knob["clicks"]
+            share = share if self.side[way]["counted_from"] == "fully closed" else 1 - share
+            shut, opened = (self.part_now["family"][f"{way}_{end}"] for end in ("shut", "open"))
+            total += shut + (opened - shut) * share
+        return total / 2
 
     # the stop, along one damper
     def shaft(self, h):

@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from feder.core.benches.damping.turn import turn_clicks
 from feder.core.benches.geometry.carry import carry_end
 from feder.core.benches.height.ask import ask_collar, ask_height
 from feder.core.benches.height.body import set_body, take_body
@@ -14,6 +15,7 @@ from feder.core.benches.sag.take import take_air, take_lever, take_sags, take_sp
 from feder.core.benches.springs.choose import Sides, choose_spring, keep_found, perch
 from feder.core.document.base import EndName, LengthM, Place, PressurePa, RateNpm, SignedLengthM
 from feder.core.document.changes import Change
+from feder.core.document.damper import Acts
 from feder.core.document.document import Document
 from feder.core.document.setup import SpringPart, TorsionBarPart
 from feder.core.numbers.errors import OutOfRange
@@ -86,6 +88,18 @@ class CarryEnd(Frozen):
 
     def changes(self, document: Document, setup: str) -> Changes:
         return carry_end(document, setup, self.end)
+
+
+class TurnClicks(Frozen):
+    """Knobs turned to clicks, counted from shut."""
+
+    act: Literal["turn clicks"]
+    end: EndName
+    place: Place | None = None
+    clicks: dict[Acts, int] = Field(max_length=4)
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return turn_clicks(document, setup, self.end, self.clicks, self.place)
 
 
 class FitBar(Frozen):
@@ -220,6 +234,7 @@ Act = Annotated[
     | TakeBody
     | SetBody
     | CarryEnd
+    | TurnClicks
     | FitBar
     | CoilForBar
     | SetForLoad

@@ -6,7 +6,16 @@ from pydantic import Field, model_validator
 
 from feder.core.document.base import EndName, Model, ShortLengthM, Text
 from feder.core.numbers.quantities import Unit
-from feder.core.practice.targets import FLAT_RIDE, FREQUENCY_BANDS, SAG_BANDS, SAG_SHARES
+from feder.core.practice.targets import (
+    DAMPING_BANDS,
+    FLAT_RIDE,
+    FREQUENCY_BANDS,
+    HOP_BAND,
+    SAG_BANDS,
+    SAG_SHARES,
+    SPLIT,
+    SPLIT_BAND,
+)
 from feder.core.practice.usual import HELD_AT_DROOP
 
 Pair = tuple[float, float]
@@ -56,6 +65,13 @@ class Targets(Model):
     front_free_sag: Band | None = None
     rear_free_sag: Band | None = None
     held_at_droop: ShortLengthM | None = None
+    damping: Band | None = None
+    """Low-speed damping of the body, as a share of critical."""
+    damping_high: Band | None = None
+    """High-speed damping against wheel hop."""
+    rebound_over_bump: Band | None = None
+    split: Annotated[float, Unit(""), Field(gt=0, le=10)] | None = None
+    """Rebound over bump aimed at."""
     lean: Annotated[float, Unit("rad"), Field(gt=0, le=1.4)] | None = None
     """Lean a motorcycle should reach in a bend before anything touches, as loaded, rad."""
 
@@ -100,6 +116,28 @@ class Brief(Model):
         """Rider sag aimed at, m at the wheel: as typed, or the middle of its band."""
         typed: float | None = getattr(self.targets, f"{end}_rider_wanted")
         return typed * factor if typed else (band[0] + band[1]) / 2
+
+    @property
+    def damping_band(self) -> Pair:
+        """Low-speed damping wanted: mean of bump and rebound, as a share of the body's critical damping."""
+        band = self.targets.damping
+        return (band.low, band.high) if band else DAMPING_BANDS[self.use]
+
+    @property
+    def hop_band(self) -> Pair:
+        """High-speed damping wanted, against wheel hop."""
+        band = self.targets.damping_high
+        return (band.low, band.high) if band else HOP_BAND
+
+    @property
+    def split_band(self) -> Pair:
+        """Rebound over bump, from and to."""
+        band = self.targets.rebound_over_bump
+        return (band.low, band.high) if band else SPLIT_BAND
+
+    @property
+    def split_wanted(self) -> float:
+        return SPLIT if self.targets.split is None else self.targets.split
 
     @property
     def ratio_band(self) -> tuple[float, float]:

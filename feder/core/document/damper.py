@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field, model_validator
 
 from feder.core.document.base import (
+    DampingNspm,
     DampingValue,
     ForceN,
     LengthM,
@@ -44,6 +45,42 @@ class DamperStop(Tolerant):
     points: Annotated[tuple[SqueezeAndForce, ...], Field(min_length=2, max_length=100)] | None = None
 
 
+VelocityAndForce = Annotated[
+    tuple[Annotated[float, Unit("m/s, force: N"), Field(ge=-1e6, le=1e6)], ...], Field(min_length=2, max_length=2)
+]
+"""Velocity in m/s and force in N at the damper, closing positive."""
+Curve = Annotated[tuple[VelocityAndForce, ...], Field(min_length=1, max_length=400)]
+Click = Annotated[int, Field(ge=0, le=200)]
+
+
+class CurveRow(Model):
+    """A curve as measured, with the clicks at which it was: counted as the damper's knobs are."""
+
+    rebound: Click | None = None
+    bump: Click | None = None
+    high_bump: Click | None = None
+    both: Click | None = None
+    points: Curve
+
+
+class Family(Tolerant):
+    """An assumed family of curves: coefficients below the knee, knobs shut and open, even steps between."""
+
+    rebound_shut: DampingNspm
+    rebound_open: DampingNspm
+    bump_shut: DampingNspm
+    bump_open: DampingNspm
+    knee: Annotated[float, Unit("m/s"), Field(gt=0, le=5)] = 0.12
+    high_share: Annotated[float, Unit(""), Field(ge=0, le=10)] = 0.3
+
+
+class DamperMode(Model):
+    """A named mode of an electronic damper: a curve, and no clicks."""
+
+    name: Name
+    points: Curve
+
+
 class DamperPart(Tolerant):
     """A damper: its lengths between its mounts, its body where that is adjustable, gas, stop and adjusters.
 
@@ -70,6 +107,10 @@ class DamperPart(Tolerant):
     coefficient: DampingValue | None = None
     stop: DamperStop | None = None
     knobs: Annotated[tuple[Knob, ...], Field(max_length=4)] = ()
+    rows: Annotated[tuple[CurveRow, ...], Field(max_length=200)] = ()
+    """Curves measured on a bench; they stand before a family, and that before one coefficient."""
+    family: Family | None = None
+    modes: Annotated[tuple[DamperMode, ...], Field(max_length=12)] = ()
     note: Text = ""
 
     @model_validator(mode="after")

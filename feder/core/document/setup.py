@@ -239,6 +239,10 @@ class SideSetup(Model):
     bump: Clicks | None = None
     high_bump: Clicks | None = None
     """High-speed compression, where it has a knob of its own."""
+    both: Clicks | None = None
+    """One knob that acts on rebound and bump."""
+    mode: Name | None = None
+    """Mode of an electronic damper."""
     preload: ShortLengthM | None = None
     """How far the spring is pressed at full extension, as found; a fork's cap alone does not say it."""
     fork_spacer: ShortLengthM | None = None

@@ -9,6 +9,7 @@ from feder.core.files.table import ReadCell
 
 KNOBS: tuple[Acts, ...] = get_args(Acts)
 STOP = ("length", "shaft", "compressible")
+FAMILY = ("rebound_shut", "rebound_open", "bump_shut", "bump_open", "knee", "high_share")
 YES, NO = ("yes", "true", "1"), ("no", "false", "0")
 PLAIN = (
     "code",
@@ -40,6 +41,9 @@ def _damper(members: dict[str, Any]) -> DamperPart:
     stop = {name: members[f"stop_{name}"] for name in STOP if f"stop_{name}" in members}
     if stop:
         told["stop"] = stop
+    family = {name: members[f"family_{name}"] for name in FAMILY if f"family_{name}" in members}
+    if family:
+        told["family"] = family
     carries = str(members.get("carries_spring", "")).lower()
     if carries:
         told["carries_spring"] = True if carries in YES else False if carries in NO else carries
@@ -52,6 +56,7 @@ def _told(part: DamperPart) -> dict[str, Any]:
     told |= {f"{k.acts}_clicks": k.clicks for k in part.knobs}
     told["counted_from"] = part.knobs[0].counted_from if part.knobs else None
     told |= {} if part.stop is None else {f"stop_{name}": getattr(part.stop, name) for name in STOP}
+    told |= {} if part.family is None else {f"family_{name}": getattr(part.family, name) for name in FAMILY}
     told["carries_spring"] = None if part.carries_spring is None else YES[0] if part.carries_spring else NO[0]
     return told
 
@@ -74,6 +79,7 @@ DAMPERS = Columns(
         **{f"{acts}_clicks": "" for acts in KNOBS},
         "counted_from": None,
         **{f"stop_{name}": "" if name == "compressible" else "m" for name in STOP},
+        **{f"family_{n}": {"knee": "m/s", "high_share": ""}.get(n, "N*s/m") for n in FAMILY},
         "note": None,
     },
     ("code",),

@@ -11,7 +11,7 @@ from feder.core.files.table import ReadCell, Table, read_table
 from feder.core.numbers.errors import BadFile, Fault
 
 MOST_ROWS = 20_000
-BARE = {"m": "mm", "N/m": "N/mm", "N": "N", "Pa": "bar", "N*s/m": "N*s/m", "": None}
+BARE = {"m": "mm", "N/m": "N/mm", "N": "N", "Pa": "bar", "N*s/m": "N*s/m", "m/s": "m/s", "": None}
 """Unit of a number that carries none, and whose column names none."""
 Part = TypeVar("Part")
 

@@ -115,6 +115,18 @@ def wheel_hop_damping(damping: Damping, wheel_rate: Rate, tyre_rate: Rate, unspr
     return damping / (2 * sqrt((wheel_rate + tyre_rate) * unsprung_mass))
 
 
+@formula(result="damping", source="virtual work: through the motion ratio squared")
+def damping_at_wheel(damper_coefficient: Damping, damper_motion_ratio: MotionRatio) -> NewtonSecondPerMetre:
+    """Damping at the wheel of a damper behind its motion ratio."""
+    return damper_coefficient * damper_motion_ratio**2
+
+
+@formula(result="split", source="definition")
+def rebound_over_bump(rebound_force: Newton, bump_force: Newton) -> Ratio:
+    """How many times as strong rebound is as bump, at one speed."""
+    return rebound_force / bump_force
+
+
 class Decrement(NamedTuple):
     """Damping ratio of two swings and, with the period of a whole one, the frequencies."""
 

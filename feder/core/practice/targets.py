@@ -41,3 +41,25 @@ SAG_SHARES: dict[str, Pair] = {
 """Rider sag of a bicycle as a share of the travel, both ends; general practice."""
 FLAT_RIDE: Pair = (1.05, 1.20)
 """Rear over front frequency at which pitch dies out; general practice."""
+_TWO_WHEELS: Pair = (0.3, 0.5)
+DAMPING_BANDS: dict[str, Pair] = {
+    "comfort road": (0.2, 0.3),
+    "sporty road": (0.3, 0.45),
+    "fast road, track days": (0.4, 0.6),
+    "circuit": (0.5, 0.75),
+    "load carrier": (0.25, 0.4),
+    "road motorcycle": _TWO_WHEELS,
+    "track motorcycle": _TWO_WHEELS,
+    "off-road motorcycle": _TWO_WHEELS,
+    "cross-country": _TWO_WHEELS,
+    "trail": _TWO_WHEELS,
+    "enduro and downhill": _TWO_WHEELS,
+}
+"""Low-speed damping ratio of the body by use, mean of bump and rebound; general practice."""
+HOP_BAND: Pair = (0.2, 0.4)
+"""High-speed damping ratio against wheel hop; general practice."""
+SPLIT_BAND: Pair = (1.5, 3.0)
+SPLIT = 1.8
+"""Rebound over bump, and what is aimed at unless told; general practice."""
+LOW_SPEED, HIGH_SPEED = 0.05, 0.30
+"""Damper velocities in m/s at which low and high speed are judged."""

@@ -6,7 +6,7 @@ from feder.core.report.findings.case import Case
 from feder.core.report.shapes import Finding, Station, StationReport
 from feder.core.standing.facts import EndFacts
 
-STATIONS: tuple[Station, ...] = ("brief", "survey", "geometry", "springs", "height", "travel", "sheet")
+STATIONS: tuple[Station, ...] = ("brief", "survey", "geometry", "springs", "height", "travel", "damping", "sheet")
 
 
 def stations(case: Case, findings: list[Finding]) -> list[StationReport]:
@@ -18,8 +18,9 @@ def stations(case: Case, findings: list[Finding]) -> list[StationReport]:
         "springs": _springs(case),
         "height": _height(case),
         "travel": _travel(case),
+        "damping": _damping(case),
     }
-    waits["sheet"] = [f"{s}: {w[0]}" for s, w in waits.items() if w and s not in ("brief", "travel")]
+    waits["sheet"] = [f"{s}: {w[0]}" for s, w in waits.items() if w and s not in ("brief", "travel", "damping")]
     begun = {
         "brief": case.document.brief != type(case.document.brief)(),
         "survey": bool(case.document.survey and case.document.survey.readings),
@@ -27,6 +28,7 @@ def stations(case: Case, findings: list[Finding]) -> list[StationReport]:
         "springs": any(case.side(p).spring for p in case.places),
         "height": any(_asked(case.side(p)) for p in case.places),
         "travel": any(end.end.bump_stop or end.end.travel for end in case.facts.ends.values()),
+        "damping": any(_knobs(case.side(p)) for p in case.places),
         "sheet": False,
     }
     flagged = {f.station for f in findings if f.grade in ("stop", "look")}
@@ -43,6 +45,19 @@ def stations(case: Case, findings: list[Finding]) -> list[StationReport]:
         )
         for station in STATIONS
     ]
+
+
+def _damping(case: Case) -> list[str]:
+    """The ends of which no damping is known."""
+    return [
+        f"{name} damper's curve, or its coefficient"
+        for name, places in case.ends()
+        if case.stood.corners[places[0]].facts.end.damper_coefficient is None
+    ]
+
+
+def _knobs(side: SideSetup) -> bool:
+    return any(getattr(side, k) is not None for k in ("rebound", "bump", "high_bump", "both", "mode"))
 
 
 def _brief(case: Case) -> list[str]:

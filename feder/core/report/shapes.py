@@ -37,7 +37,7 @@ def figure(value: float | None, unit: str) -> Figure | None:
 
 
 Grade = Literal["stop", "look", "note"]
-Station = Literal["brief", "survey", "geometry", "springs", "height", "travel", "sheet"]
+Station = Literal["brief", "survey", "geometry", "springs", "height", "travel", "damping", "sheet"]
 
 
 class Mend(Shape):
@@ -79,6 +79,20 @@ class CornerReport:
     tyre_frequency: Figure | None = None
     static_deflection: Figure | None = None
     damping_ratio: Figure | None = None
+    """At low speed: mean of bump and rebound, against the body's critical damping."""
+    damping_rebound: Figure | None = None
+    damping_bump: Figure | None = None
+    """The same of each alone."""
+    damping_high: Figure | None = None
+    """At high speed, against wheel hop."""
+    rebound_low: Figure | None = None
+    bump_low: Figure | None = None
+    rebound_high: Figure | None = None
+    bump_high: Figure | None = None
+    """Forces of the damper at low and at high speed."""
+    split_low: Figure | None = None
+    split_high: Figure | None = None
+    """Rebound over bump."""
     hub_to_arch: Figure | None = None
     floor_to_arch: Figure | None = None
     hub_measured: Figure | None = None

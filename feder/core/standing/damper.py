@@ -15,7 +15,9 @@ from feder.core.formulas.damper_body import (
     reversed_of,
 )
 from feder.core.formulas.damping import coefficient_of_all
-from feder.core.numbers.working import given
+from feder.core.numbers.working import given, solved
+from feder.core.practice.targets import LOW_SPEED
+from feder.core.standing.clicked import Clicked, clicked
 from feder.core.standing.facts import EndFacts
 
 UNTOLD_LENGTH = "the lengths of this damper and of the one found are not told: as found"
@@ -101,7 +103,10 @@ def with_its_own(end: EndFacts, side: Cursor, found: Cursor, place: Place) -> En
         return end
     part: DamperPart = node(at)
     label = f"{place.words} damper {part.code}"
+    curve = clicked(part, node(side))
     one = quantity(at.coefficient, f"{label}, coefficient")
+    if curve is not None:
+        one = low_coefficient(curve, at, side, label)
     if one is not None and end.dampers != 1:
         one = coefficient_of_all(one, given(end.dampers, f"{end.name} dampers", "", source="counted"))
     if one is None:
@@ -110,7 +115,36 @@ def with_its_own(end: EndFacts, side: Cursor, found: Cursor, place: Place) -> En
     if part.gas_pressure is not None and part.rod_diameter is not None:
         rod = number(at.rod_diameter, f"{label}, rod diameter", source="by calliper")
         gas = gas_force(number(at.gas_pressure, f"{label}, gas pressure"), rod)
-    return replace(end, damper_coefficient=one, gas=gas)
+    return replace(end, damper_coefficient=one, gas=gas, clicked=curve)
+
+
+def low_coefficient(curve: Clicked, at: Cursor, side: Cursor, label: str) -> float:
+    """Mean of the chords of bump and rebound at low speed: what body damping is judged by."""
+    low = LOW_SPEED
+    return solved(
+        (curve.curve.chord(low) + curve.curve.chord(-low)) / 2,
+        "damper_coefficient",
+        "N*s/m",
+        equation=f"mean of both chords of the curve at {low} m/s",
+        inputs=clicks_read(curve, at, side, label),
+        source=curve.source,
+    )
+
+
+def clicks_read(curve: Clicked, at: Cursor, side: Cursor, label: str) -> dict[str, float]:
+    """What a curve rests on: its knobs' clicks, an assumed family's coefficients, and whether it is assumed."""
+    inputs: dict[str, float] = {}
+    if curve.assumed:
+        for member in ("rebound_shut", "rebound_open", "bump_shut", "bump_open"):
+            words = member.replace("_", ", ")
+            told = number(at.family[member], f"{label}, family, {words}", source=curve.source, assumed=True)
+            inputs[f"family, {words}"] = told
+    for acts in curve.clicks:
+        inputs[f"{acts} clicks"] = number(side[acts].count, f"{label}, {acts} clicks", source="set", unit="")
+    unsure = curve.assumed or bool(curve.beyond)
+    words = "past the measured clicks: the nearest stands in" if curve.beyond else curve.source
+    inputs["curve"] = given(1.0, f"{label}, curve", "", source=words, assumed=unsure)
+    return inputs
 
 
 def _as_found(value: float | None, label: str, unit: str, own: bool) -> float | None:

@@ -16,6 +16,7 @@ from feder.core.formulas.roll import bar_rate_at_wheel
 from feder.core.numbers.errors import UnknownSetup
 from feder.core.numbers.working import is_tracing
 from feder.core.standing.arm import ArmFacts, arm_facts
+from feder.core.standing.clicked import Clicked
 from feder.core.standing.coupling import Coupling
 from feder.core.standing.kept import Kept
 from feder.core.standing.ratios import coupling_of
@@ -52,6 +53,8 @@ class EndFacts:
     arm: ArmFacts | None = None
     sags: SagReads = NONE
     """Sag readings of a two-wheeler's wheel."""
+    clicked: Clicked | None = None
+    """The curve of a corner's damper at its clicks."""
     leaf: bool = False
     """Whether its ratio is that of the leaf springs that carry the axle."""
 

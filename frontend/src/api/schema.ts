@@ -191,6 +191,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/damping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The knobs of an end's dampers, what each click gives, and its curves. */
+        post: operations["acts_damping_damping_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/loads": {
         parameters: {
             query?: never;
@@ -1044,6 +1061,24 @@ export interface components {
             /** @default null */
             damping_ratio?: components["schemas"]["Figure"] | null;
             /** @default null */
+            damping_rebound?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            damping_bump?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            damping_high?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rebound_low?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            bump_low?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            rebound_high?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            bump_high?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            split_low?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            split_high?: components["schemas"]["Figure"] | null;
+            /** @default null */
             hub_to_arch?: components["schemas"]["Figure"] | null;
             /** @default null */
             floor_to_arch?: components["schemas"]["Figure"] | null;
@@ -1233,7 +1268,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "sheet";
+            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "sheet";
             /** Text */
             text: string;
             /**
@@ -1467,7 +1502,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "sheet";
+            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "sheet";
             /**
              * State
              * @enum {string}
@@ -1586,7 +1621,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "sheet";
+            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "sheet";
             /** Anchor */
             anchor: string;
             /**
@@ -1863,6 +1898,10 @@ export interface components {
              *       "front_free_sag": null,
              *       "rear_free_sag": null,
              *       "held_at_droop": null,
+             *       "damping": null,
+             *       "damping_high": null,
+             *       "rebound_over_bump": null,
+             *       "split": null,
              *       "lean": null
              *     }
              */
@@ -1980,6 +2019,44 @@ export interface components {
             posture?: ("seated" | "standing") | null;
         };
         /**
+         * CurveRow
+         * @description A curve as measured, with the clicks at which it was: counted as the damper's knobs are.
+         */
+        CurveRow: {
+            /**
+             * Rebound
+             * @default null
+             */
+            rebound?: number | null;
+            /**
+             * Bump
+             * @default null
+             */
+            bump?: number | null;
+            /**
+             * High Bump
+             * @default null
+             */
+            high_bump?: number | null;
+            /**
+             * Both
+             * @default null
+             */
+            both?: number | null;
+            /** Points */
+            points: number[][];
+        };
+        /**
+         * DamperMode
+         * @description A named mode of an electronic damper: a curve, and no clicks.
+         */
+        DamperMode: {
+            /** Name */
+            name: string;
+            /** Points */
+            points: number[][];
+        };
+        /**
          * DamperPart
          * @description A damper: its lengths between its mounts, its body where that is adjustable, gas, stop and adjusters.
          *
@@ -2063,6 +2140,18 @@ export interface components {
              */
             knobs?: components["schemas"]["Knob"][];
             /**
+             * Rows
+             * @default []
+             */
+            rows?: components["schemas"]["CurveRow"][];
+            /** @default null */
+            family?: components["schemas"]["Family"] | null;
+            /**
+             * Modes
+             * @default []
+             */
+            modes?: components["schemas"]["DamperMode"][];
+            /**
              * Note
              * @default
              */
@@ -2136,6 +2225,8 @@ export interface components {
              *       "frequency_basis": "wheel rate",
              *       "sag_written": null,
              *       "targets": {
+             *         "damping": null,
+             *         "damping_high": null,
              *         "frequency": null,
              *         "frequency_ratio": null,
              *         "front_free_sag": null,
@@ -2147,7 +2238,9 @@ export interface components {
              *         "rear_free_sag": null,
              *         "rear_frequency": null,
              *         "rear_rider_sag": null,
-             *         "rear_rider_wanted": null
+             *         "rear_rider_wanted": null,
+             *         "rebound_over_bump": null,
+             *         "split": null
              *       }
              *     }
              */
@@ -2414,6 +2507,34 @@ export interface components {
              *     }
              */
             rear?: components["schemas"]["End"];
+        };
+        /**
+         * Family
+         * @description An assumed family of curves: coefficients below the knee, knobs shut and open, even steps between.
+         */
+        Family: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
+            /** Rebound Shut */
+            rebound_shut: number;
+            /** Rebound Open */
+            rebound_open: number;
+            /** Bump Shut */
+            bump_shut: number;
+            /** Bump Open */
+            bump_open: number;
+            /**
+             * Knee
+             * @default 0.12
+             */
+            knee?: number;
+            /**
+             * High Share
+             * @default 0.3
+             */
+            high_share?: number;
         };
         /** ForceValue */
         ForceValue: {
@@ -2971,6 +3092,7 @@ export interface components {
              *       "front_left": {
              *         "beside": null,
              *         "body": null,
+             *         "both": null,
              *         "bump": null,
              *         "camber": null,
              *         "caster": null,
@@ -2982,6 +3104,7 @@ export interface components {
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
+             *         "mode": null,
              *         "oil_grade": "",
              *         "oil_level": null,
              *         "oil_quantity": null,
@@ -3007,6 +3130,7 @@ export interface components {
              *       "front_right": {
              *         "beside": null,
              *         "body": null,
+             *         "both": null,
              *         "bump": null,
              *         "camber": null,
              *         "caster": null,
@@ -3018,6 +3142,7 @@ export interface components {
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
+             *         "mode": null,
              *         "oil_grade": "",
              *         "oil_level": null,
              *         "oil_quantity": null,
@@ -3043,6 +3168,7 @@ export interface components {
              *       "rear_left": {
              *         "beside": null,
              *         "body": null,
+             *         "both": null,
              *         "bump": null,
              *         "camber": null,
              *         "caster": null,
@@ -3054,6 +3180,7 @@ export interface components {
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
+             *         "mode": null,
              *         "oil_grade": "",
              *         "oil_level": null,
              *         "oil_quantity": null,
@@ -3079,6 +3206,7 @@ export interface components {
              *       "rear_right": {
              *         "beside": null,
              *         "body": null,
+             *         "both": null,
              *         "bump": null,
              *         "camber": null,
              *         "caster": null,
@@ -3090,6 +3218,7 @@ export interface components {
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
+             *         "mode": null,
              *         "oil_grade": "",
              *         "oil_level": null,
              *         "oil_quantity": null,
@@ -3115,6 +3244,7 @@ export interface components {
              *       "front": {
              *         "beside": null,
              *         "body": null,
+             *         "both": null,
              *         "bump": null,
              *         "camber": null,
              *         "caster": null,
@@ -3126,6 +3256,7 @@ export interface components {
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
+             *         "mode": null,
              *         "oil_grade": "",
              *         "oil_level": null,
              *         "oil_quantity": null,
@@ -3151,6 +3282,7 @@ export interface components {
              *       "rear": {
              *         "beside": null,
              *         "body": null,
+             *         "both": null,
              *         "bump": null,
              *         "camber": null,
              *         "caster": null,
@@ -3162,6 +3294,7 @@ export interface components {
              *         "high_bump": null,
              *         "hub_to_arch": null,
              *         "index": null,
+             *         "mode": null,
              *         "oil_grade": "",
              *         "oil_level": null,
              *         "oil_quantity": null,
@@ -3303,6 +3436,13 @@ export interface components {
             bump?: components["schemas"]["Clicks"] | null;
             /** @default null */
             high_bump?: components["schemas"]["Clicks"] | null;
+            /** @default null */
+            both?: components["schemas"]["Clicks"] | null;
+            /**
+             * Mode
+             * @default null
+             */
+            mode?: string | null;
             /**
              * Preload
              * @default null
@@ -3393,6 +3533,8 @@ export interface components {
              *       "rebound": null,
              *       "bump": null,
              *       "high_bump": null,
+             *       "both": null,
+             *       "mode": null,
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
@@ -3432,6 +3574,8 @@ export interface components {
              *       "rebound": null,
              *       "bump": null,
              *       "high_bump": null,
+             *       "both": null,
+             *       "mode": null,
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
@@ -3471,6 +3615,8 @@ export interface components {
              *       "rebound": null,
              *       "bump": null,
              *       "high_bump": null,
+             *       "both": null,
+             *       "mode": null,
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
@@ -3510,6 +3656,8 @@ export interface components {
              *       "rebound": null,
              *       "bump": null,
              *       "high_bump": null,
+             *       "both": null,
+             *       "mode": null,
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
@@ -3549,6 +3697,8 @@ export interface components {
              *       "rebound": null,
              *       "bump": null,
              *       "high_bump": null,
+             *       "both": null,
+             *       "mode": null,
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
@@ -3588,6 +3738,8 @@ export interface components {
              *       "rebound": null,
              *       "bump": null,
              *       "high_bump": null,
+             *       "both": null,
+             *       "mode": null,
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
@@ -3803,6 +3955,17 @@ export interface components {
              * @default null
              */
             held_at_droop?: number | null;
+            /** @default null */
+            damping?: components["schemas"]["Band"] | null;
+            /** @default null */
+            damping_high?: components["schemas"]["Band"] | null;
+            /** @default null */
+            rebound_over_bump?: components["schemas"]["Band"] | null;
+            /**
+             * Split
+             * @default null
+             */
+            split?: number | null;
             /**
              * Lean
              * @default null
@@ -4447,7 +4610,7 @@ export interface components {
             /** Setup */
             setup: string;
             /** Act */
-            act: components["schemas"]["ChooseSpring"] | components["schemas"]["OnPerch"] | components["schemas"]["KeepFound"] | components["schemas"]["TakeBody"] | components["schemas"]["SetBody"] | components["schemas"]["CarryEnd"] | components["schemas"]["FitBar"] | components["schemas"]["CoilForBar"] | components["schemas"]["SetForLoad"] | components["schemas"]["AskHeight"] | components["schemas"]["AskCollar"] | components["schemas"]["TakeSags"] | components["schemas"]["TakeSagSpring"] | components["schemas"]["TakeAir"] | components["schemas"]["TakeLever"] | components["schemas"]["TellNeeds"];
+            act: components["schemas"]["ChooseSpring"] | components["schemas"]["OnPerch"] | components["schemas"]["KeepFound"] | components["schemas"]["TakeBody"] | components["schemas"]["SetBody"] | components["schemas"]["CarryEnd"] | components["schemas"]["TurnClicks"] | components["schemas"]["FitBar"] | components["schemas"]["CoilForBar"] | components["schemas"]["SetForLoad"] | components["schemas"]["AskHeight"] | components["schemas"]["AskCollar"] | components["schemas"]["TakeSags"] | components["schemas"]["TakeSagSpring"] | components["schemas"]["TakeAir"] | components["schemas"]["TakeLever"] | components["schemas"]["TellNeeds"];
             /** @default null */
             look?: components["schemas"]["Look"] | null;
         };
@@ -4809,6 +4972,28 @@ export interface components {
              */
             pressure?: number | null;
         };
+        /**
+         * TurnClicks
+         * @description Knobs turned to clicks, counted from shut.
+         */
+        TurnClicks: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "turn clicks";
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /** @default null */
+            place?: components["schemas"]["Place"] | null;
+            /** Clicks */
+            clicks: {
+                [key: string]: number;
+            };
+        };
         /** StopAnswer */
         StopAnswer: {
             bench: components["schemas"]["StopBench"] | null;
@@ -4968,6 +5153,140 @@ export interface components {
              * @description Of one ring, in m.
              */
             thickness: number;
+        };
+        /** DampingAnswer */
+        DampingAnswer: {
+            bench: components["schemas"]["DampingBench"] | null;
+        };
+        /**
+         * ClickRule
+         * @description One knob: the damping that each of its clicks gives, counted from shut, and what is offered.
+         */
+        ClickRule: {
+            /**
+             * Acts
+             * @enum {string}
+             */
+            acts: "rebound" | "bump" | "high_bump" | "both";
+            /** Clicks */
+            clicks: number;
+            /**
+             * Counted From
+             * @enum {string}
+             */
+            counted_from: "fully closed" | "fully open";
+            /** Locked */
+            locked: string;
+            /** Now */
+            now: number | null;
+            /** Counted */
+            counted: number | null;
+            /** Ratios */
+            ratios: number[];
+            /** Ratio */
+            ratio: number | null;
+            /** Found Ratio */
+            found_ratio: number | null;
+            /** Band Low */
+            band_low: number;
+            /** Band High */
+            band_high: number;
+            /** Judged */
+            judged: ("in" | "soft" | "firm") | null;
+            /** Offered */
+            offered: number | null;
+            /** Short */
+            short: number;
+        };
+        /**
+         * CurveDrawn
+         * @description A curve's straight pieces, velocity and force, as far as it is drawn.
+         */
+        CurveDrawn: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "now" | "found" | "shut" | "open";
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * DampingBench
+         * @description Damping of an end, both sides alike or one corner alone.
+         */
+        DampingBench: {
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            place: components["schemas"]["Place"] | null;
+            /** Source */
+            source: string;
+            /** Assumed */
+            assumed: boolean;
+            /** Waits */
+            waits: string;
+            /** Faults */
+            faults: string[];
+            /** Rules */
+            rules: components["schemas"]["ClickRule"][];
+            /** Ratio */
+            ratio: number | null;
+            /** Found Ratio */
+            found_ratio: number | null;
+            /** Band Low */
+            band_low: number;
+            /** Band High */
+            band_high: number;
+            /** Judged */
+            judged: ("in" | "soft" | "firm") | null;
+            /** Hop Low */
+            hop_low: number;
+            /** Hop High */
+            hop_high: number;
+            /** Split Low */
+            split_low: number;
+            /** Split High */
+            split_high: number;
+            /** Firmer */
+            firmer: number | null;
+            /** Curves */
+            curves: components["schemas"]["CurveDrawn"][];
+            /** Beyond */
+            beyond: string[];
+            /** Modes */
+            modes: string[];
+            /** Mode */
+            mode: string | null;
+        };
+        /** DampingQuestion */
+        DampingQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /** @default null */
+            place?: components["schemas"]["Place"] | null;
         };
         /** LoadsAnswer */
         LoadsAnswer: {
@@ -6483,6 +6802,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RingAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    acts_damping_damping_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DampingQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DampingAnswer"];
                 };
             };
             /** @description Conflict */

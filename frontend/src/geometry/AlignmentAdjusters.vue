@@ -39,7 +39,7 @@ const NUMBERS = [
         v-for="n in NUMBERS"
         :key="n.member"
         :label="`${a.sets}, ${n.words}`"
-        :of="`AlignmentAdjuster.${a.sets}`"
+        :of="`AlignmentAdjuster.least ${a.sets}`"
         :decimals="a.sets === 'toe' ? undefined : 1"
         :low="n.member === 'step' ? 0 : undefined"
         :kind="a.sets === 'toe' ? 'fine length' : undefined"

@@ -8,5 +8,6 @@ export const STATIONS: { id: Station; words: string; key: string }[] = [
   { id: 'springs', words: 'Springs', key: '4' },
   { id: 'height', words: 'Height', key: '5' },
   { id: 'travel', words: 'Travel', key: '6' },
+  { id: 'damping', words: 'Damping', key: '7' },
   { id: 'sheet', words: 'Sheet', key: 's' },
 ]

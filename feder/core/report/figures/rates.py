@@ -9,6 +9,7 @@ from feder.core.formulas.ride import ride_frequency, ride_rate, static_deflectio
 from feder.core.formulas.torsion import arm_wheel_rate
 from feder.core.numbers.quantities import G
 from feder.core.numbers.working import given
+from feder.core.report.figures.damping import damping_figures
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.pushes import damper_push
 
@@ -50,6 +51,7 @@ def rates(stood: StandingCorner, brief: Brief) -> Figures:
         "tyre_frequency": (tyre_frequency, "Hz"),
         "static_deflection": (settled, "m"),
         "damping_ratio": (damping, ""),
+        **damping_figures(stood, at_wheel, mass),
         "height_band": (band, "m"),
     }
 

@@ -2,6 +2,7 @@
 
 from feder.core.report.findings import (
     dampers,
+    damping,
     geometry,
     height,
     index,
@@ -90,6 +91,12 @@ RULES: tuple[Rule, ...] = (
     sag.sag_verdict,
     sag.ends_out_of_balance,
     sag.leans_too_little,
+    damping.no_curve,
+    damping.damping_target,
+    damping.hop_target,
+    damping.rebound_over_bump,
+    damping.clicks_unlike,
+    damping.locked_knob,
     settings.knob_left_alone,
     settings.clicks_past_range,
     settings.clicks_from_both_ends,

@@ -1,0 +1,1 @@
+"""Clicks, curves and what they do to the damping of a corner."""

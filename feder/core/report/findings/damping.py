@@ -1,0 +1,162 @@
+"""Rules on damping: shares of critical at both speeds, rebound over bump, clicks, and curves that are none."""
+
+from collections.abc import Iterator
+
+from feder.core.document.cursor import node
+from feder.core.document.damper import DamperPart
+from feder.core.report.findings.case import Case, share
+from feder.core.report.shapes import Finding, Mend
+from feder.core.standing.clicked import clicks_from_shut, faults_in
+from feder.core.standing.corner import StandingCorner
+from feder.core.standing.damper import damper_at
+
+KNOBS = ("rebound", "bump", "high_bump", "both")
+
+
+def _part(stood: StandingCorner) -> DamperPart | None:
+    at = damper_at(stood.at, (stood.as_found or stood).at)
+    return node(at) if at else None
+
+
+def damping_target(case: Case) -> Iterator[Finding]:
+    """Low-speed damping outside the band wanted; told where a curve is known, or the band was typed."""
+    brief, told = case.document.brief, case.document.brief.targets.damping is not None
+    low, high = brief.damping_band
+    for name, places in case.ends():
+        ratios = [(p, r) for p in places if (r := case.report.corners[p].damping_ratio) is not None]
+        if not ratios or not (told or case.stood.corners[places[0]].facts.end.clicked is not None):
+            continue
+        place, worst = max(ratios, key=lambda pair: max(low - pair[1].value, pair[1].value - high))
+        soft = worst.value < low
+        if low <= worst.value <= high:
+            continue
+        yield Finding(
+            rule="under_damped" if soft else "over_damped",
+            grade="look",
+            place=name,
+            station="damping",
+            text=f"{place.words.capitalize()}: {{now}} of critical at low speed, {'below' if soft else 'above'} the {{edge}} wanted",
+            numbers={"now": share(worst.value), "edge": share(low if soft else high)},
+            reason="Too little lets the body float and pitch on; too much jacks it down and takes the tyre off small bumps."
+            if soft
+            else "Too much takes the tyre off small bumps and rides hard; the body has settled long before.",
+            mend=Mend(text="Firmer clicks" if soft else "Softer clicks"),
+        )
+
+
+def hop_target(case: Case) -> Iterator[Finding]:
+    """High-speed damping against wheel hop outside its band."""
+    low, high = case.document.brief.hop_band
+    for name, places in case.ends():
+        told = [(p, r) for p in places if (r := case.report.corners[p].damping_high) is not None]
+        if not told:
+            continue
+        place, worst = max(told, key=lambda pair: max(low - pair[1].value, pair[1].value - high))
+        if low <= worst.value <= high:
+            continue
+        soft = worst.value < low
+        yield Finding(
+            rule="hop_damping",
+            grade="look",
+            place=name,
+            station="damping",
+            text=f"{place.words.capitalize()}: {{now}} against wheel hop at high speed, {'below' if soft else 'above'} {{edge}}",
+            numbers={"now": share(worst.value), "edge": share(low if soft else high)},
+            reason="Below it the wheel patters on rough roads; above it sharp edges come through hard.",
+            mend=Mend(text="Clicks alone move it little: the valving beyond the knee does"),
+        )
+
+
+def rebound_over_bump(case: Case) -> Iterator[Finding]:
+    """Rebound over bump outside its band, at low or at high speed."""
+    low, high = case.document.brief.split_band
+    for place, _, report in case.corners():
+        for word in ("low", "high"):
+            now = getattr(report, f"split_{word}")
+            if now is None or low <= now.value <= high:
+                continue
+            yield Finding(
+                rule="rebound_over_bump",
+                grade="look",
+                place=place.value,
+                station="damping",
+                text=f"Rebound is {{now}} times bump at {word} speed; {{low}} to {{high}} are usual",
+                numbers={"now": share(now.value), "low": share(low), "high": share(high)},
+                reason="Far more rebound than bump pumps the body down over a series of bumps; too little lets it be thrown up.",
+                mend=Mend(text="Turn one knob against the other"),
+            )
+            break
+
+
+def clicks_unlike(case: Case) -> Iterator[Finding]:
+    """Knobs of left and right at other clicks."""
+    for name, left, right in case.axles():
+        one, two = case.side(left), case.side(right)
+        unlike = [k.replace("_", "-speed ") for k in KNOBS if _count(getattr(one, k)) != _count(getattr(two, k))]
+        if unlike and not case.is_found:
+            yield Finding(
+                rule="clicks_unlike",
+                grade="look",
+                place=name,
+                station="damping",
+                text=f"Left and right stand at other clicks: {', '.join(unlike)}",
+                numbers={},
+                reason="Unlike damping pulls the vehicle to one side over bumps. Of a worn pair replace both.",
+                mend=Mend(text="Set both alike, unless the difference is meant"),
+            )
+
+
+def _count(clicks: object) -> tuple[object, object] | None:
+    return None if clicks is None else (getattr(clicks, "count", None), getattr(clicks, "counted_from", None))
+
+
+def locked_knob(case: Case) -> Iterator[Finding]:
+    """A knob that is left alone, turned against as found."""
+    if case.is_found:
+        return
+    for place, stood, _ in case.corners():
+        part, found = _part(stood), (stood.as_found or stood).side
+        for knob in () if part is None else part.knobs:
+            now = clicks_from_shut(part, stood.side, knob.acts)  # type: ignore[arg-type]
+            was = clicks_from_shut(part, found, knob.acts)  # type: ignore[arg-type]
+            if knob.locked and now is not None and was is not None and now != was:
+                yield Finding(
+                    rule="locked_knob",
+                    grade="look",
+                    place=place.value,
+                    station="damping",
+                    text=f"The {knob.acts.replace('_', ' ')} knob is turned, and is to be left alone: {knob.locked}",
+                    numbers={},
+                    reason="It was said so of this damper. A seized knob that is forced breaks its needle.",
+                    mend=Mend(text="Leave it as found, or say at the damper that it may be turned"),
+                )
+
+
+def no_curve(case: Case) -> Iterator[Finding]:
+    """Curves of a damper that cannot be one, and clicks past those that were measured."""
+    for place, stood, _ in case.corners():
+        part = _part(stood)
+        for name, why in () if part is None else faults_in(part):
+            yield Finding(
+                rule="no_damper_curve",
+                grade="stop",
+                place=place.value,
+                station="damping",
+                text=f"The curve of {name} is none of a damper: it {why}",
+                numbers={},
+                reason="Damping is not worked out from it.",
+                mend=Mend(text="Put the readings right, or take that curve out"),
+            )
+            break
+        curve = stood.facts.end.clicked
+        if curve is not None and curve.beyond:
+            yield Finding(
+                rule="clicks_not_measured",
+                grade="look",
+                place=place.value,
+                station="damping",
+                text=f"The {' and '.join(curve.beyond)} clicks lie past those that were measured",
+                numbers={},
+                reason="The nearest measured curve stands in, and what follows is marked.",
+                mend=Mend(text="Measure it there, or turn back to a click that was measured"),
+            )

@@ -1,0 +1,255 @@
+"""Clicks: the demo car's rules worked out apart, measured curves between their clicks, modes, and acts that turn a knob."""
+
+from math import ceil, floor, sqrt
+
+import numpy as np
+import pytest
+
+from feder.core.benches.acts import TurnClicks
+from feder.core.benches.damping.clicks import damping_bench
+from feder.core.document.base import Place
+from feder.core.document.damper import CurveRow, DamperMode, DamperPart, Family, Knob
+from feder.core.document.setup import Clicks, SideSetup
+from feder.core.numbers.errors import OutOfRange
+from feder.core.report.evaluate import evaluate
+from feder.core.report.uncertainty import uncertainty
+from feder.core.standing.clicked import at_clicks, clicked
+from feder.demo.magpie import magpie
+from tests.changes import applied, with_side
+
+REAR = ("rear_left", "rear_right")
+FAMILY = {"front": ((5600, 1300), (3520, 1100)), "rear": ((3160, 972), (1800, 880))}
+SET = {"front": (8, 11), "rear": (7, 10)}
+MOTION = {"front": 0.96, "rear": 0.94}
+SPLIT = 1.8
+
+
+def coefficient(end, knob, click):
+    shut, opened = FAMILY[end][knob]
+    return shut - (shut - opened) * click / 18
+
+
+def ratio(report, end, c):
+    told = report.ends[end]
+    return c * MOTION[end] ** 2 / (2 * sqrt(told.wheel_rate.value * told.sprung_mass.value))
+
+
+@pytest.mark.parametrize("end", ["front", "rear"])
+def test_the_rules_of_the_demo_car_worked_out_apart(car, end):
+    report, found = evaluate(car, "plan"), evaluate(car, "found")
+    bench = damping_bench(car, "plan", end)
+    assert bench.assumed
+    mean = (coefficient(end, 0, SET[end][0]) + coefficient(end, 1, SET[end][1])) / 2
+    assert bench.ratio == pytest.approx(ratio(report, end, mean))
+    assert bench.found_ratio == pytest.approx(ratio(found, end, mean))
+    assert (bench.band_low, bench.band_high) == (0.50, 0.75)
+    assert bench.judged == "soft"
+    for knob, rule in enumerate(bench.rules):
+        each = [ratio(report, end, coefficient(end, knob, k)) for k in range(19)]
+        assert rule.ratios == pytest.approx(each)
+        assert rule.now == rule.counted == SET[end][knob]
+        assert rule.ratio == pytest.approx(each[SET[end][knob]])
+        assert rule.found_ratio == pytest.approx(ratio(found, end, coefficient(end, knob, SET[end][knob])))
+        share = 2 * SPLIT / (1 + SPLIT) if knob == 0 else 2 / (1 + SPLIT)
+        assert (rule.band_low, rule.band_high) == pytest.approx((0.50 * share, 0.75 * share))
+        foot = (each[0] - 0.50 * share) / (each[0] - each[1])
+        if rule.locked:
+            assert rule.offered is None
+        else:
+            assert rule.offered == max(0, floor(foot))
+        assert rule.short == max(0, ceil(-foot))
+
+
+def test_forces_and_shares_at_both_speeds_in_the_report(car):
+    corner = evaluate(car, "plan").corners["rear_left"]
+    r, b = coefficient("rear", 0, 7), coefficient("rear", 1, 10)
+    assert corner.rebound_low.value == pytest.approx(0.05 * r)
+    assert corner.bump_low.value == pytest.approx(0.05 * b)
+    high = 0.12 + 0.3 * 0.18
+    assert corner.rebound_high.value == pytest.approx(high * r)
+    assert corner.bump_high.value == pytest.approx(high * b)
+    assert corner.split_low.value == pytest.approx(r / b)
+    assert corner.split_high.value == pytest.approx(r / b)
+    k, m = corner.wheel_rate.value, corner.sprung_mass.value
+    critical = 2 * sqrt(k * m)
+    assert corner.damping_ratio.value == pytest.approx((r + b) / 2 * 0.94**2 / critical)
+    assert corner.damping_rebound.value == pytest.approx(r * 0.94**2 / critical)
+    assert corner.damping_bump.value == pytest.approx(b * 0.94**2 / critical)
+    hop = (r + b) / 2 * high / 0.3 * 0.94**2
+    assert corner.damping_high.value == pytest.approx(hop / (2 * sqrt((k + 205e3) * 28)))
+    assert corner.damping_ratio.assumed
+
+
+def test_what_is_out_of_reach_says_how_much_firmer_the_valving_would_be(car):
+    bench = damping_bench(car, "plan", "rear")
+    mean = (coefficient("rear", 0, 0) + coefficient("rear", 1, 10)) / 2
+    assert bench.firmer == pytest.approx(0.50 / ratio(evaluate(car, "plan"), "rear", mean))
+    assert damping_bench(car, "plan", "front").firmer is None
+
+
+def test_in_the_band_nothing_is_offered_and_one_side_alone_goes_by_its_own_mass(car):
+    inside = applied(car, "plan", TurnClicks(act="turn clicks", end="front", clicks={"rebound": 4, "bump": 7}))
+    assert [r.offered for r in damping_bench(inside, "plan", "front").rules] == [None, None]
+    assert damping_bench(inside, "plan", "front").judged == "in"
+    one = damping_bench(car, "plan", "front", Place.FRONT_LEFT)
+    assert one.ratio == pytest.approx(evaluate(car, "plan").corners["front_left"].damping_ratio.value)
+
+
+UNEVEN = (0, 3, 4, 9, 18)
+VELOCITIES = (-0.5, -0.3, -0.12, -0.05, 0.05, 0.12, 0.3, 0.5)
+
+
+def force(rebound, bump, v):
+    """A made-up bench: forces that do not go evenly with the click."""
+    if v < 0:
+        return -(420 - 260 * (rebound / 18) ** 0.6) * abs(v) ** 0.7 * 3
+    return (260 - 150 * (bump / 18) ** 1.7) * v**0.8 * 3
+
+
+def bench_rows():
+    rows = [(r, 6, "rebound") for r in UNEVEN] + [(8, b, "bump") for b in UNEVEN]
+    return tuple(
+        CurveRow(rebound=r, bump=b, points=tuple((v, round(force(r, b, v), 3)) for v in VELOCITIES))
+        for r, b, _ in rows
+    )
+
+
+@pytest.mark.parametrize("counted", ["fully closed", "fully open"])
+def test_between_unevenly_measured_clicks_forces_are_straight_in_click_at_every_velocity(counted):
+    def told(click):
+        return click if counted == "fully closed" else 18 - click
+
+    rows = tuple(r.but(rebound=told(r.rebound), bump=told(r.bump)) for r in bench_rows())
+    knobs = tuple(Knob(acts=a, clicks=18, counted_from=counted) for a in ("rebound", "bump"))
+    part = DamperPart(code="bench", knobs=knobs, rows=rows)
+    grid = sorted({*VELOCITIES, *np.linspace(-0.6, 0.6, 41)} - {0.0})
+    for rebound in range(19):
+        for bump in (0, 5, 11, 18):
+            side = SideSetup(
+                rebound=Clicks(count=told(rebound), of=18, counted_from=counted),
+                bump=Clicks(count=told(bump), of=18, counted_from=counted),
+            )
+            made = clicked(part, side)
+            assert made.beyond == ()
+            assert not made.assumed
+
+            def at(v, clicks, knob):
+                # each measured curve along its own straight pieces, then along the clicks
+                each = []
+                for k in sorted({*UNEVEN, 8 if knob == 0 else 6}):
+                    same = [r for r in bench_rows() if (r.rebound, r.bump)[knob] == k]
+                    curves = [np.array(sorted([*r.points, (0.0, 0.0)])) for r in same]
+                    each.append((k, np.mean([line(c, v) for c in curves])))
+                return np.interp(clicks, *zip(*each, strict=True))
+
+            for v in grid:
+                wanted = at(v, rebound, 0) if v < 0 else at(v, bump, 1)
+                assert made.curve.at(v) == pytest.approx(wanted, abs=1.0), (rebound, bump, v)
+
+
+def line(curve, v):
+    """Along a curve's straight pieces, and on beyond its ends."""
+    x, y = curve.T
+    if v > x[-1]:
+        return y[-1] + (y[-1] - y[-2]) / (x[-1] - x[-2]) * (v - x[-1])
+    if v < x[0]:
+        return y[0] + (y[1] - y[0]) / (x[1] - x[0]) * (v - x[0])
+    return np.interp(v, x, y)
+
+
+def test_past_the_measured_clicks_the_nearest_stands_in_and_is_marked(car):
+    rows = tuple(CurveRow(both=k, points=((-0.1, -40.0 * (20 - k)), (0.1, 20.0 * (20 - k)))) for k in (2, 8))
+    part = DamperPart(code="one", knobs=(Knob(acts="both", clicks=12),), rows=rows)
+    assert at_clicks(part, {"both": 8.0}).beyond == ()
+    past = at_clicks(part, {"both": 11.0})
+    assert past.beyond == ("both",)
+    assert past.curve.at(0.1) == pytest.approx(240)
+    for place in REAR:
+        car = with_side(car, "plan", place, damper=part, both=Clicks(count=11, of=12))
+    assert evaluate(car, "plan").corners["rear_left"].damping_ratio.assumed
+    assert damping_bench(car, "plan", "rear").beyond == ("both",)
+    (rule,) = damping_bench(car, "plan", "rear").rules
+    # a knob on both sides is judged by the mean of its chords against the whole band
+    assert (rule.band_low, rule.band_high) == (0.5, 0.75)
+    assert rule.ratios[5] == pytest.approx(ratio(evaluate(car, "plan"), "rear", (6000 + 3000) / 2))
+
+
+def test_modes_of_an_electronic_damper_are_a_choice_of_curves(car):
+    modes = tuple(
+        DamperMode(name=n, points=((-0.1, -f), (0.1, f / 2))) for n, f in (("soft", 160.0), ("firm", 320.0))
+    )
+    for place in REAR:
+        car = with_side(car, "plan", place, damper=DamperPart(code="E", modes=modes))
+    bench = damping_bench(car, "plan", "rear")
+    assert bench.modes == ("soft", "firm")
+    assert bench.waits == "the mode it is driven in"
+    for place in REAR:
+        car = with_side(car, "plan", place, mode="firm")
+    bench = damping_bench(car, "plan", "rear")
+    assert bench.ratio == pytest.approx(ratio(evaluate(car, "plan"), "rear", (3200 + 1600) / 2))
+    assert bench.waits == ""
+    assert bench.rules == ()
+
+
+def test_what_is_missing_before_a_curve_is_known_is_said(car):
+    bare = car
+    for place in REAR:
+        bare = with_side(bare, "plan", place, rebound=None)
+    bench = damping_bench(bare, "plan", "rear")
+    assert bench.waits == "the rebound clicks"
+    assert bench.ratio is None
+    for place in REAR:
+        bare = with_side(bare, "plan", place, damper=DamperPart(code="x"))
+    assert "its curve" in damping_bench(bare, "plan", "rear").waits
+    none = bare
+    for place in REAR:
+        none = with_side(with_side(none, "plan", place, damper=None), "found", place, damper=None)
+    assert damping_bench(none, "plan", "rear") is None
+
+
+def test_a_knob_is_turned_as_it_counts_and_never_past_its_end(car):
+    part = DamperPart(code="o", knobs=(Knob(acts="rebound", clicks=24, counted_from="fully open"),))
+    for place in REAR:
+        car = with_side(car, "plan", place, damper=part, rebound=None)
+    made = applied(car, "plan", TurnClicks(act="turn clicks", end="rear", clicks={"rebound": 5}))
+    assert made.setups[1].sides.rear_right.rebound == Clicks(count=19, of=24, counted_from="fully open")
+    one = applied(
+        car, "plan", TurnClicks(act="turn clicks", end="rear", place=Place.REAR_LEFT, clicks={"rebound": 0})
+    )
+    assert one.setups[1].sides.rear_left.rebound.count == 24
+    assert one.setups[1].sides.rear_right.rebound is None
+    for clicks, words in (({"rebound": 25}, "not forced past its end"), ({"bump": 3}, "has not")):
+        with pytest.raises(OutOfRange, match=words):
+            applied(car, "plan", TurnClicks(act="turn clicks", end="rear", clicks=clicks))
+
+
+def test_a_damper_without_a_knob_for_one_side_stands_half_way_in_its_family():
+    family = Family(rebound_shut=4000, rebound_open=1000, bump_shut=2000, bump_open=1000, knee=0.1, high_share=0.5)
+    part = DamperPart(code="f", knobs=(Knob(acts="rebound", clicks=10),), family=family)
+    curve = at_clicks(part, {"rebound": 4.0}).curve
+    assert curve.at(-0.05) == pytest.approx(-0.05 * 2800)
+    assert curve.at(0.05) == pytest.approx(0.05 * 1500)
+    assert curve.at(0.30) == pytest.approx(1500 * (0.1 + 0.5 * 0.2))
+
+
+def test_both_legs_of_a_fork_damp(car):
+    bike = magpie()
+    family = Family(rebound_shut=900, rebound_open=300, bump_shut=500, bump_open=200)
+    part = DamperPart(
+        code="c", knobs=(Knob(acts="rebound", clicks=20), Knob(acts="bump", clicks=20)), family=family
+    )
+    bike = with_side(bike, "plan", "front", damper=part)
+    corner = evaluate(bike, "plan").corners["front"]
+    side = bike.setups[1].sides.front
+    r = 900 - 600 * side.rebound.count / 20
+    assert corner.rebound_low.value == pytest.approx(2 * 0.05 * r)
+
+
+def test_a_family_is_as_unsure_as_an_estimate(car):
+    told = uncertainty(car, "plan", "corners.rear_left.damping_ratio")
+    shares = {s.document_path.rsplit(".", 1)[-1]: s for s in told.shares if ".family." in s.document_path}
+    assert set(shares) == {"rebound_shut", "rebound_open", "bump_shut", "bump_open"}
+    # moved by its tolerance: of the mean of both sides the part that the knob, 7 of 18 from shut, leaves of it
+    c = (coefficient("rear", 0, 7) + coefficient("rear", 1, 10)) / 2
+    wanted = shares["rebound_shut"].tolerance * 11 / 18 / 2 / c * told.value
+    assert shares["rebound_shut"].effect == pytest.approx(wanted, rel=1e-3)
