@@ -1,6 +1,6 @@
 """What a person does on a bench: asked as an act, answered as the changes of the document that it makes."""
 
-from flask import Response
+from flask import Response, request
 from flask_openapi3 import APIBlueprint
 from pydantic import Field
 
@@ -15,6 +15,9 @@ from feder.core.benches.height.rings import RingWay, ring_ways
 from feder.core.benches.travel.stop import StopBench, stop_bench
 from feder.core.document.base import EndName, Place
 from feder.core.document.changes import Change
+from feder.core.document.damper import CurveRow
+from feder.core.files.curves_csv import curves_from_csv
+from feder.units.parse import read_cell
 
 acts = APIBlueprint("acts", __name__, url_prefix="/api", abp_responses={409: ErrorBody, 422: ErrorBody})
 
@@ -89,3 +92,13 @@ class DampingAnswer(Wire):
 def damping(body: DampingQuestion) -> Response:
     """The knobs of an end's dampers, what each click gives, and its curves."""
     return answered(DampingAnswer(bench=damping_bench(body.document, body.setup, body.end, body.place)))
+
+
+class CurvesAnswer(Wire):
+    rows: list[CurveRow]
+
+
+@acts.post("/curves", responses={200: CurvesAnswer})
+def curves() -> Response:
+    """Curves of a damper from a bench's CSV file; nothing is stored."""
+    return answered(CurvesAnswer(rows=curves_from_csv(request.get_data(), read_cell)))

@@ -7,7 +7,7 @@ from feder.core.document.conversion import EndChange
 from feder.core.document.damper import DamperPart
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup, SideSetup
-from feder.core.report.shapes import Figure, Report
+from feder.core.report.shapes import CornerReport, Figure, Report
 from feder.core.standing.facts import side_of
 from feder.sheet.table import Table
 from feder.units.show import SHOWN_UNIT, figure, unit_shown
@@ -44,6 +44,11 @@ def parts_table(document: Document, setup: Setup, report: Report, system: str) -
     def of_damper(read: Callable[[DamperPart], str]) -> Callable[[Place], str]:
         return lambda p: "–" if (part := dampers[p]) is None else read(part)
 
+    def share(value: Figure | None, decimals: int = 2) -> str:
+        if value is None:
+            return "–"
+        return ("~" if value.assumed else "") + figure(value.value, "", system, decimals=decimals)
+
     add("damper", of_damper(lambda d: d.code))
     add(f"extended, shut, {mm}", of_damper(lambda d: _pair(d, system)))
     add(f"body turned to, {mm}", lambda p: told(report.corners[p].body_length))
@@ -53,6 +58,10 @@ def parts_table(document: Document, setup: Setup, report: Report, system: str) -
         lambda p: "–" if report.corners[p].body_length else fine(sides[p].body, signed=True),
     )
     add("adjusters, clicks", of_damper(_knobs))
+    add("mode", lambda p: sides[p].mode or "–")
+    add("damping, body, of critical", lambda p: share(_of_curve(report.corners[p])))
+    add("damping, wheel hop", lambda p: share(report.corners[p].damping_high))
+    add("rebound over bump, slow", lambda p: share(report.corners[p].split_low, 1))
     add(f"top mount thicker, {mm}", lambda p: fine(sides[p].top_mount, signed=True))
     add(f"seat stack, {mm}", lambda p: _stack(sides[p], side_of(found, p), system))
     add(f"pads at the seat, {mm}", lambda p: fine(sides[p].pads, signed=True))
@@ -62,6 +71,11 @@ def parts_table(document: Document, setup: Setup, report: Report, system: str) -
     if not rows and not changed:
         return None
     return Table("Dampers, seats, and what is replaced", ["", *(p.words for p in PLACES)], rows, note)
+
+
+def _of_curve(corner: CornerReport) -> Figure | None:
+    """Damping of the body where it is that of a curve at its clicks; of one coefficient the first page tells it."""
+    return None if corner.split_low is None else corner.damping_ratio
 
 
 def _pair(part: DamperPart, system: str) -> str:

@@ -183,6 +183,7 @@ SYSTEMS: dict[str, dict[str, tuple[str, int]]] = {
         "pressure": ("bar", 2),
         "damping": ("N*s/m", 0),
         "speed": ("km/h", 0),
+        "damper speed": ("m/s", 2),
         "ratio": ("", 2),
         "turns": ("turn", 1),
         "time": ("s", 3),
@@ -205,6 +206,7 @@ SYSTEMS: dict[str, dict[str, tuple[str, int]]] = {
         "pressure": ("psi", 1),
         "damping": ("lbf*s/in", 2),
         "speed": ("mph", 0),
+        "damper speed": ("in/s", 1),
         "ratio": ("", 2),
         "turns": ("turn", 1),
         "time": ("s", 3),
@@ -227,6 +229,7 @@ SYSTEMS: dict[str, dict[str, tuple[str, int]]] = {
         "pressure": ("bar", 2),
         "damping": ("kgf*s/mm", 3),
         "speed": ("km/h", 0),
+        "damper speed": ("m/s", 2),
         "ratio": ("", 2),
         "turns": ("turn", 1),
         "time": ("s", 3),
@@ -236,7 +239,8 @@ SYSTEMS: dict[str, dict[str, tuple[str, int]]] = {
         "volume": ("cm^3", 1),
     },
 }
-"""What each unit system shows, and with how many decimals. "fine length" is for collars and gaps."""
+"""What each unit system shows, and with how many decimals. "fine length" is for collars and gaps,
+"damper speed" for what a damper's shaft does."""
 
 
 def exported() -> dict[str, object]:

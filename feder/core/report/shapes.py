@@ -305,6 +305,11 @@ class EndReport:
 class VehicleReport:
     judged_under: str | None = None
     """Load state under which frequencies are judged, where the targets are meant with the load on."""
+    damping_low: Figure | None = None
+    damping_high: Figure | None = None
+    """Low-speed damping wanted, from and to."""
+    split_wanted: Figure | None = None
+    """Rebound over bump aimed at."""
     total_mass: Figure | None = None
     front_fraction: Figure | None = None
     left_fraction: Figure | None = None

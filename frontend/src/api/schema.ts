@@ -208,6 +208,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/curves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Curves of a damper from a bench's CSV file; nothing is stored. */
+        post: operations["acts_curves_curves_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/loads": {
         parameters: {
             query?: never;
@@ -1571,6 +1588,12 @@ export interface components {
              * @default null
              */
             judged_under?: string | null;
+            /** @default null */
+            damping_low?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            damping_high?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            split_wanted?: components["schemas"]["Figure"] | null;
             /** @default null */
             total_mass?: components["schemas"]["Figure"] | null;
             /** @default null */
@@ -5288,6 +5311,11 @@ export interface components {
             /** @default null */
             place?: components["schemas"]["Place"] | null;
         };
+        /** CurvesAnswer */
+        CurvesAnswer: {
+            /** Rows */
+            rows: components["schemas"]["CurveRow"][];
+        };
         /** LoadsAnswer */
         LoadsAnswer: {
             /** Rows */
@@ -6844,6 +6872,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DampingAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    acts_curves_curves_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CurvesAnswer"];
                 };
             };
             /** @description Conflict */

@@ -23,6 +23,7 @@ export const FIELDS: Found[] = [
   { words: 'Frequency wanted', also: 'target hertz natural frequency band', station: 'brief', hash: '#use' },
   { words: 'Rear over front wanted', also: 'frequency ratio flat ride', station: 'brief', hash: '#use' },
   { words: 'Held at full droop', also: 'preload seated minimum', station: 'brief', hash: '#use' },
+  { words: 'Damping wanted, rebound over bump', also: 'target critical zeta', station: 'brief', hash: '#damping' },
   { words: 'Flat ride or stiff front', also: 'school pitch', station: 'brief', hash: '#schools' },
   { words: 'Bump stops: not touched, or as springs', also: 'bumpstop school', station: 'brief', hash: '#schools' },
   { words: 'Frequency counts with or without the tyre', also: 'basis', station: 'brief', hash: '#schools' },
@@ -120,6 +121,8 @@ export const FIELDS: Found[] = [
   { words: 'Clicks', also: 'rebound bump compression damper adjuster', station: 'height', hash: '#settings' },
   { words: 'Tyre pressure', also: 'tire psi bar', station: 'height', hash: '#settings' },
   { words: 'Camber, toe', also: 'alignment tracking', station: 'height', hash: '#settings' },
+  { words: 'Clicks, what each gives', also: 'rebound bump compression adjuster damping', station: 'damping' },
+  { words: 'Damper curves, measured or a family', also: 'dyno bench csv shock', station: 'damping', view: 'damper' },
   { words: 'Bump and droop travel', also: 'rebound jounce limits', station: 'travel' },
   { words: 'Bump stop cut, packers', also: 'bumper shim trim', station: 'travel' },
 ]

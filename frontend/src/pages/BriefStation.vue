@@ -67,7 +67,7 @@ const SCHOOLS = [
 const ENDS: readonly EndName[] = ['front', 'rear']
 const FLAT = USUAL['Targets.frequency_ratio'] as [number, number]
 type Edges = { low: number; high: number }
-type BandName = 'frequency' | 'front_frequency' | 'rear_frequency' | 'frequency_ratio'
+type BandName = 'frequency' | 'front_frequency' | 'rear_frequency' | 'frequency_ratio' | 'damping'
 const targets = computed(() => brief.value.targets ?? {})
 /** What holds at an end: its own band, the one of both, or the usual of the use as the report tells it. */
 function bandOf(end: EndName): Partial<Edges> {
@@ -91,6 +91,10 @@ function part(on: boolean): void {
     { path: ['brief', 'targets', 'rear_frequency'], value: own(rear) },
   ])
 }
+const dampingNow = computed<Partial<Edges>>(() => {
+  const v = vehicle.report.value?.vehicle
+  return targets.value.damping ?? { low: v?.damping_low?.value, high: v?.damping_high?.value }
+})
 const ratioNow = computed<Edges>(() => targets.value.frequency_ratio ?? { low: FLAT[0], high: FLAT[1] })
 function setBand(member: BandName, now: Partial<Edges>, edge: 'low' | 'high', value: number | null): void {
   if (value === null) return set('target, back to the usual', ['targets', member], null)
@@ -214,6 +218,40 @@ function setBand(member: BandName, now: Partial<Edges>, edge: 'low' | 'high', va
         :model-value="brief.targets?.held_at_droop ?? USUAL['Targets.held_at_droop']"
         @update:model-value="(v) => set('target, held at droop', ['targets', 'held_at_droop'], v)" />
       <p class="small quiet mt-1">So that no spring comes loose. General practice.</p>
+    </div>
+    <div id="damping">
+      <h3>Damping wanted, body</h3>
+      <div class="pair">
+        <QuantityField
+          label="of critical, from"
+          of="Targets.damping"
+          :decimals="2"
+          :model-value="dampingNow.low"
+          :high="dampingNow.high"
+          beyond="This is above “to”: raise that first"
+          @update:model-value="(v) => setBand('damping', dampingNow, 'low', v)" />
+        <QuantityField
+          label="of critical, to"
+          of="Targets.damping"
+          :decimals="2"
+          :model-value="dampingNow.high"
+          :low="dampingNow.low"
+          beyond="This is below “from”: lower that first"
+          @update:model-value="(v) => setBand('damping', dampingNow, 'high', v)" />
+        <QuantityField
+          label="rebound over bump"
+          of="Targets.split"
+          :decimals="1"
+          :model-value="brief.targets?.split ?? vehicle.report.value?.vehicle.split_wanted?.value"
+          @update:model-value="(v) => set('rebound over bump wanted', ['targets', 'split'], v)" />
+      </div>
+      <p class="small quiet mt-1">
+        {{
+          brief.targets?.damping
+            ? 'Yours. Empty a field to go back to the usual.'
+            : 'At low speed; usual for this use, yours to edit.'
+        }}
+      </p>
     </div>
   </section>
   <section class="two">

@@ -40,6 +40,7 @@ const benches = {
   springs: SpringsStation,
   height: HeightStation,
   travel: TravelStation,
+  damping: defineAsyncComponent(() => import('./DampingStation.vue')),
   sheet: defineAsyncComponent(() => import('./SheetStation.vue')),
   compare: defineAsyncComponent(() => import('@/compare/CompareBench.vue')),
 }

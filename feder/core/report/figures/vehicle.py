@@ -183,11 +183,27 @@ def vehicle_report(
     """Shares of the load, rake, and how front and rear ride together."""
     return VehicleReport(
         judged_under=judged,
+        **_damping_wanted(facts, brief),
         **_shares(facts, corners),
         **_rake(facts, stood.corners),
         **_pitch(facts, ends, brief),
         **roll_figures(facts, stood, ends),
     )
+
+
+def _damping_wanted(facts: Facts, brief: Brief) -> Figures:
+    """What the brief wants of damping: the band at low speed, and rebound over bump."""
+    targets = facts.at.brief.targets
+    low, high = (
+        wanted(at, v, "low-speed damping wanted", "")
+        for at, v in zip(edges(targets.damping), brief.damping_band, strict=True)
+    )
+    split = wanted(targets.split, brief.split_wanted, "rebound over bump wanted", "")
+    return {
+        "damping_low": figure(low, ""),
+        "damping_high": figure(high, ""),
+        "split_wanted": figure(split, ""),
+    }
 
 
 def _shares(facts: Facts, corners: dict[Place, CornerReport]) -> Figures:
