@@ -42,7 +42,7 @@ const here = computed(() => asked.value ?? props.rule.now)
 const count = computed(() => (here.value === null ? null : counted(props.rule, here.value)))
 const ratio = computed(() => (here.value === null ? null : (props.rule.ratios[here.value] ?? null)))
 function turn(click: number, done: boolean): void {
-  if (click !== props.rule.now) asked.value = click
+  asked.value = click
   clearTimeout(waiting)
   waiting = setTimeout(() => (asked.value = null), 4000)
   emit('turn', click, done)
