@@ -37,7 +37,7 @@ VIEWS: dict[str, tuple[str, str, int, int]] = {
     "roll": ("{sedge}/springs?view=roll", "light", 1280, 800),
     "springs-tablet": ("{nettle}/springs", "light", 820, 1180),
     "travel": ("{sedge}/travel", "light", 1280, 800),
-    "travel-tablet": ("{sedge}/travel", "dark", 820, 1180),
+    "damping": ("{nettle}/damping", "light", 1280, 800),
     "compare": ("{nettle}/compare", "light", 1280, 800),
     "height": ("{nettle}/height", "light", 1280, 800),
     "index": ("{tansy}/height", "light", 1280, 800),

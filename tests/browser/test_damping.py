@@ -42,7 +42,7 @@ def test_clicks_by_keys_show_what_each_gives_and_end_on_the_sheet(served, watche
     expect(rear(page)).to_contain_text("2 short")
     expect(rear(page)).to_contain_text("~18 % firmer")
     expect(page.get_by_role("slider", name="bump click, rear")).to_have_attribute("aria-disabled", "true")
-    rear(page).get_by_role("button", name="Set 0 from shut").click()
+    rear(page).get_by_role("button", name="Set rebound 0").click()
     expect(page.get_by_role("slider", name="rebound click, rear")).to_have_attribute("aria-valuenow", "0")
     expect(page.get_by_role("complementary", name="Stance")).to_contain_text("0.50")
     saved(page)
@@ -72,7 +72,7 @@ def test_a_knob_is_dragged_on_a_phone_and_the_offer_taken(served, watched):
     page.mouse.move(box["x"] + box["width"] / 2 + 2 * one, box["y"] + 20, steps=5)
     page.mouse.up()
     expect(hand).to_have_attribute("aria-valuenow", "6")
-    page.get_by_role("button", name="Set 5 and 8 from shut").click()
+    page.get_by_role("button", name="Set rebound 5, bump 8").click()
     expect(hand).to_have_attribute("aria-valuenow", "5")
     assert page.evaluate("document.documentElement.scrollWidth") <= 390
 

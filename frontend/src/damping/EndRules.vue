@@ -5,6 +5,7 @@ import { type EndName, type Place } from '@/api/client'
 import { useVehicle } from '@/composables/useVehicle'
 
 import KnobRule from './KnobRule.vue'
+import { counted } from './rule'
 import { useBenches } from './useBenches'
 
 /** The knobs of an end, what they give together, and what is offered. */
@@ -41,6 +42,12 @@ const offers = computed(() =>
   Object.fromEntries(
     (bench.value?.rules ?? []).flatMap((r) => (r.offered === null || r.offered === r.now ? [] : [[r.acts, r.offered]])),
   ),
+)
+const words = computed(() =>
+  (bench.value?.rules ?? [])
+    .filter((r) => r.acts in offers.value)
+    .map((r) => `${r.acts === 'both' ? 'it to' : r.acts} ${counted(r, r.offered!)}`)
+    .join(', '),
 )
 const setMode = (mode: string | null): void =>
   vehicle.edit(
@@ -97,15 +104,7 @@ defineExpose({ offers })
           Out of reach with the knobs at their end: it would need valving {{ mark
           }}{{ Math.abs((bench.firmer - 1) * 100).toFixed(0) }} % {{ bench.firmer > 1 ? 'firmer' : 'softer' }}.
         </p>
-        <button v-if="Object.keys(offers).length" class="act set" @click="turn(offers, true)">
-          Set
-          {{
-            Object.entries(offers)
-              .map(([, c]) => c)
-              .join(' and ')
-          }}
-          from shut
-        </button>
+        <button v-if="Object.keys(offers).length" class="act set" @click="turn(offers, true)">Set {{ words }}</button>
       </template>
     </div>
   </section>

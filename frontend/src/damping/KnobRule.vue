@@ -14,22 +14,6 @@ const RIGHT = 334
 const WIDE = 396
 const scale = computed(() => scaleOf(props.rule, LEFT, RIGHT))
 const mark = computed(() => (props.assumed ? '~' : ''))
-const ticks = computed(() =>
-  ticksOf(props.rule).flatMap((value) => {
-    const x = scale.value.ratio(value)
-    return x === null ? [] : [{ value, x }]
-  }),
-)
-const digits = computed(() =>
-  ticks.value.some((t) => Math.abs(t.value * 10 - Math.round(t.value * 10)) > 1e-6) ? 2 : 1,
-)
-const inside = (x: number): number => Math.min(WIDE - 2, Math.max(2, x))
-const band = computed(() => {
-  const [a, b] = [scale.value.ratio(props.rule.band_low), scale.value.ratio(props.rule.band_high)]
-  if (a === null || b === null) return null
-  const [left, right] = [inside(Math.min(a, b)), inside(Math.max(a, b))]
-  return right - left > 0.5 ? { left, width: right - left } : null
-})
 // what is under the finger stands at once; the answer follows, and then counts again
 const asked = ref<number | null>(null)
 let waiting: ReturnType<typeof setTimeout> | undefined
@@ -48,6 +32,22 @@ function turn(click: number, done: boolean): void {
   emit('turn', click, done)
 }
 const at = computed(() => (here.value === null ? null : scale.value.click(here.value)))
+const ticks = computed(() =>
+  ticksOf(props.rule).flatMap((value) => {
+    const x = scale.value.ratio(value)
+    return x === null || Math.abs(x - (at.value ?? -99)) < 11 || Math.abs(x - RIGHT) < 9 ? [] : [{ value, x }]
+  }),
+)
+const digits = computed(() =>
+  ticks.value.some((t) => Math.abs(t.value * 10 - Math.round(t.value * 10)) > 1e-6) ? 2 : 1,
+)
+const inside = (x: number): number => Math.min(WIDE - 2, Math.max(2, x))
+const band = computed(() => {
+  const [a, b] = [scale.value.ratio(props.rule.band_low), scale.value.ratio(props.rule.band_high)]
+  if (a === null || b === null) return null
+  const [left, right] = [inside(Math.min(a, b)), inside(Math.max(a, b))]
+  return right - left > 0.5 ? { left, width: right - left } : null
+})
 const ghost = computed(() => {
   const x = props.rule.found_ratio === null ? null : scale.value.ratio(props.rule.found_ratio)
   return x === null ? null : inside(x)
@@ -89,7 +89,12 @@ function type(text: string): void {
 const every = computed(() => (props.rule.clicks > 24 ? 4 : 2))
 const labels = computed(() =>
   Array.from({ length: props.rule.clicks + 1 }, (_, n) => n).filter(
-    (n) => n % every.value === 0 && n > 0 && n < props.rule.clicks && Math.abs(n - (here.value ?? -9)) > 1,
+    (n) =>
+      n % every.value === 0 &&
+      n > 0 &&
+      n < props.rule.clicks &&
+      Math.abs(n - (here.value ?? -9)) > 1 &&
+      Math.abs(n - (props.rule.offered ?? -9)) > 0,
   ),
 )
 </script>
@@ -192,7 +197,7 @@ const labels = computed(() =>
 </template>
 
 <style scoped>
-.knob { display: grid; grid-template-columns: 70px minmax(0, 1fr) 48px 132px; gap: 8px; align-items: center; }
+.knob { display: grid; grid-template-columns: 70px minmax(0, 1fr) 48px 144px; gap: 8px; align-items: center; }
 .out { display: grid; justify-items: start; } .step { width: 46px; height: 44px; border: 1px solid var(--edge); display: grid; place-items: center; line-height: 1; background: var(--sheet); } .step:disabled { opacity: 0.4; } .step small { font-size: var(--t-1); }
 .lock { font-size: var(--t-1); color: var(--ink-2); }
 .rule { width: 100%; height: auto; touch-action: pan-y; } .line, .tick { stroke: var(--ink); fill: none; stroke-width: 1; } .wall { stroke: var(--ink); stroke-width: 4; }
@@ -203,5 +208,5 @@ const labels = computed(() =>
 .grip { fill: transparent; } .hand.free { cursor: ew-resize; } .hand:focus-visible { outline: none; } .hand:focus-visible .grip { stroke: var(--ink); stroke-width: 2; }
 .says { display: grid; justify-items: end; text-align: right; line-height: 1.15; } .says > b { font-size: var(--t-5); } .click { white-space: nowrap; font-size: var(--t-2); }
 .typed { width: 38px; height: 30px; font: inherit; font-weight: 600; text-align: right; border: 0; border-bottom: 1.5px solid var(--edge); background: var(--sheet); color: var(--plan); padding: 0 4px; outline: 0; } .typed:focus { border-bottom: 3px solid var(--ink); } .fact .typed { color: var(--ink); }
-@media (max-width: 620px) { .knob { grid-template-columns: auto auto 1fr; } .rule { grid-column: 1 / -1; grid-row: 2; } .out { display: flex; align-items: center; gap: 8px; } .says { grid-template-columns: auto auto; align-items: center; gap: 2px 10px; } .says small { grid-column: 1 / -1; } }
+@media (max-width: 620px) { .knob { grid-template-columns: auto auto minmax(0, 1fr); } .rule { grid-column: 1 / -1; grid-row: 2; } .out { display: flex; align-items: center; gap: 8px; } .says { grid-template-columns: auto auto; align-items: center; gap: 2px 10px; } .says small { grid-column: 1 / -1; } .click { white-space: normal; } }
 </style>
