@@ -141,6 +141,8 @@ def test_the_strip_is_stepped_and_dragged_to_springs_that_exist(served, watched)
     page = watched()
     open_nettle(page, served(demo=True))
     mark = page.get_by_role("slider", name=re.compile("^rear frequency"))
+    # a step leads to the next spring that exists: the shelf has to be there first
+    expect(page.get_by_role("button", name=re.compile("^60-180-55"))).to_be_visible()
     mark.focus()
     page.keyboard.press("ArrowLeft")
     rear = page.get_by_role("tab", name=re.compile("^Rear"))

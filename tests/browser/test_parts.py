@@ -11,6 +11,14 @@ def pick(page: Page, label: str, option: str, nth: int = 0) -> None:
     page.get_by_role("option", name=option, exact=True).click()
 
 
+def take(page: Page, name: str) -> None:
+    """Take a setup in hand, once the line of them stands."""
+    button = page.get_by_role("button", name=f"Setup {name}", exact=True)
+    expect(page.get_by_role("status").filter(has_text="saved")).to_be_visible()
+    button.click()
+    expect(button).to_have_attribute("aria-pressed", "true")
+
+
 def ladders(page: Page):
     return page.get_by_role("complementary", name="Stance")
 
@@ -47,7 +55,7 @@ def test_leaves_become_coilovers_in_a_plan_and_as_found_stays(served, watched):
     page, base = watched(), served(demo=True)
     page.goto(base)
     page.get_by_role("button", name="Open Sedge").click()
-    page.get_by_role("button", name="Setup as found").click()
+    take(page, "as found")
     page.keyboard.press("2")
     page.get_by_label("on leaf springs").check()
     fill(page, "rate of one, at the axle", "24")
@@ -57,7 +65,7 @@ def test_leaves_become_coilovers_in_a_plan_and_as_found_stays(served, watched):
     rear = page.get_by_role("region", name="rear", exact=True)
     fill_in(rear, "motion ratio", "")
     expect(ladders(page)).to_contain_text("24.0")
-    page.get_by_role("button", name="Setup low on springs").click()
+    take(page, "low on springs")
     replaced = page.get_by_role("region", name="rear, what this setup replaces")
     choose_in(page, replaced, "replace another part", "the suspension itself: a conversion")
     choose_in(page, replaced, "layout", "Live axle")
@@ -75,7 +83,7 @@ def test_leaves_become_coilovers_in_a_plan_and_as_found_stays(served, watched):
     # 30 N/mm behind 0.9 is 24.3 at the wheel
     expect(ladders(page)).to_contain_text("24.3")
     saved(page)
-    page.get_by_role("button", name="Setup as found").click()
+    take(page, "as found")
     expect(ladders(page)).to_contain_text("24.0")
 
 
