@@ -13,6 +13,7 @@ from feder.core.document.setup import Clicks, StackItem
 from feder.core.document.vehicle import AntiRollBar, Limits, Mount, RatioTyped, Tyre
 from feder.core.report.evaluate import evaluate
 from feder.demo.nettle import nettle
+from feder.sheet.paper import filled
 from tests.changes import with_end, with_side
 from tests.core.test_conversion import on_coils, on_leaves, replaced
 from tests.core.test_damper_part import KIT, with_dampers
@@ -162,3 +163,15 @@ def test_lengths_that_are_missing_are_named():
 def test_an_adjuster_of_no_range_is_refused():
     with pytest.raises(ValidationError, match="least must be below most"):
         AlignmentAdjuster(how="slots", sets="toe", least=0.1, most=0.0)
+
+
+def test_shares_of_critical_and_rebound_over_bump_are_told_as_ratios():
+    said = {f.rule: filled(f, "metric") for f in evaluate(nettle(), "plan").findings}
+    assert said["under_damped"] in (
+        "Front left: ~0.42 of critical at low speed, below the 0.50 wanted",
+        "Rear left: ~0.34 of critical at low speed, below the 0.50 wanted",
+    )
+    assert said["hop_damping"] == "Rear left: ~0.18 against wheel hop at high speed, below 0.20"
+    unlike = evaluate(clicked(0, 18), "plan")
+    text = next(filled(f, "metric") for f in unlike.findings if f.rule == "rebound_over_bump")
+    assert text == "Rebound is ~5.09 times bump at low speed; 1.50 to 3.00 are usual"

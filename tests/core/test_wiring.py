@@ -1,10 +1,12 @@
 """Where figures are put together: small things by value that no larger test would miss."""
 
 from math import atan, pi, sqrt
+from types import SimpleNamespace
 
 import pytest
 
 from feder.core.benches.sag.levers import levers
+from feder.core.benches.springs.candidates import candidates
 from feder.core.document.base import LengthValue, MassValue, RateValue
 from feder.core.document.document import LoadItem, LoadState
 from feder.core.document.setup import Clicks, Seat, SpringPart, TorsionBarPart
@@ -14,6 +16,7 @@ from feder.core.numbers.working import trail
 from feder.core.report.compare import compare
 from feder.core.report.evaluate import evaluate
 from feder.core.report.explain import figures_of
+from feder.core.report.shapes import Figure
 from feder.core.report.uncertainty import uncertainty
 from feder.demo.bramble import bramble
 from feder.demo.magpie import magpie
@@ -21,6 +24,7 @@ from feder.demo.nettle import nettle
 from feder.demo.sedge import sedge
 from feder.demo.tansy import tansy
 from feder.demo.teasel import teasel
+from feder.sheet.paper import conditions_of, filled
 from tests.changes import with_end, with_side
 
 G = 9.80665
@@ -259,3 +263,38 @@ def test_a_typed_seat_stands_before_the_spring_found(car):
     assert corner.collar.value == pytest.approx(0.200 - 0.72 * (0.380 - 0.352) - length)
     told = with_end(typed, "rear", spring=Mount(ratio=RatioTyped(value=0.72)))
     assert evaluate(told, "plan").corners["rear_left"].collar.value == pytest.approx(corner.collar.value)
+
+
+def test_a_front_candidate_is_told_what_the_rear_is_over_it(car):
+    part = car.setups[1].sides.front_left.spring
+    softer = part.but(code="soft", rate=RateValue(value=30e3))
+    for end, tried in (("front", softer), ("rear", softer)):
+        (row,) = candidates(car, "plan", end, [tried], "all")
+        other = evaluate(car, "plan").ends["rear" if end == "front" else "front"].frequency.value
+        over = other / row.frequency.value - 1 if end == "front" else row.frequency.value / other - 1
+        assert row.over_front.value == pytest.approx(over)
+
+
+def test_a_collar_lever_is_the_collar_also_where_a_height_was_asked_for():
+    bike = magpie()
+    hub = evaluate(bike, "plan").corners["rear"].hub_to_arch.value
+    asked = with_side(bike, "plan", "rear", set_by="height", hub_to_arch=hub)
+    row = next(
+        r for r in levers(asked, "plan", "two-up", "seat", 0.800) if r.member == "collar" and r.place == "rear"
+    )
+    assert row.amount is not None
+    done = with_side(asked, "plan", "rear", set_by="collar", collar=row.value)
+    assert evaluate(done, "plan", "two-up").steering.seat_height.value == pytest.approx(0.800, abs=2e-4)
+
+
+def test_without_a_survey_or_conditions_the_sheet_says_nothing_of_them(car):
+    assert conditions_of(car.but(surveys=())) == ""
+    assert "driver aboard" in conditions_of(car)
+
+
+def test_a_length_below_two_centimetres_is_told_to_a_tenth(car):
+    def text(value):
+        return filled(SimpleNamespace(numbers={"now": Figure(value, "m")}, text="{now}"), "metric")
+
+    assert text(0.0195) == "19.5 mm"
+    assert text(0.021) == "21 mm"

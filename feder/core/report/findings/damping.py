@@ -26,7 +26,7 @@ def damping_target(case: Case) -> Iterator[Finding]:
         ratios = [(p, r) for p in places if (r := case.report.corners[p].damping_ratio) is not None]
         if not ratios or not (told or case.stood.corners[places[0]].facts.end.clicked is not None):
             continue
-        place, worst = max(ratios, key=lambda pair: max(low - pair[1].value, pair[1].value - high))
+        place, worst = max(ratios, key=lambda pair: max(low - float(pair[1].value), float(pair[1].value) - high))
         soft = worst.value < low
         if low <= worst.value <= high:
             continue
@@ -35,8 +35,8 @@ def damping_target(case: Case) -> Iterator[Finding]:
             grade="look",
             place=name,
             station="damping",
-            text=f"{place.words.capitalize()}: {{now}} of critical at low speed, {'below' if soft else 'above'} the {{edge}} wanted",
-            numbers={"now": share(worst.value), "edge": share(low if soft else high)},
+            text=f"{place.words.capitalize()}: {{ratio_now}} of critical at low speed, {'below' if soft else 'above'} the {{ratio_edge}} wanted",
+            numbers={"ratio_now": share(worst.value), "ratio_edge": share(low if soft else high)},
             reason="Too little lets the body float and pitch on; too much jacks it down and takes the tyre off small bumps."
             if soft
             else "Too much takes the tyre off small bumps and rides hard; the body has settled long before.",
@@ -51,7 +51,7 @@ def hop_target(case: Case) -> Iterator[Finding]:
         told = [(p, r) for p in places if (r := case.report.corners[p].damping_high) is not None]
         if not told:
             continue
-        place, worst = max(told, key=lambda pair: max(low - pair[1].value, pair[1].value - high))
+        place, worst = max(told, key=lambda pair: max(low - float(pair[1].value), float(pair[1].value) - high))
         if low <= worst.value <= high:
             continue
         soft = worst.value < low
@@ -60,8 +60,8 @@ def hop_target(case: Case) -> Iterator[Finding]:
             grade="look",
             place=name,
             station="damping",
-            text=f"{place.words.capitalize()}: {{now}} against wheel hop at high speed, {'below' if soft else 'above'} {{edge}}",
-            numbers={"now": share(worst.value), "edge": share(low if soft else high)},
+            text=f"{place.words.capitalize()}: {{ratio_now}} against wheel hop at high speed, {'below' if soft else 'above'} {{ratio_edge}}",
+            numbers={"ratio_now": share(worst.value), "ratio_edge": share(low if soft else high)},
             reason="Below it the wheel patters on rough roads; above it sharp edges come through hard.",
             mend=Mend(text="Clicks alone move it little: the valving beyond the knee does"),
         )
@@ -80,8 +80,8 @@ def rebound_over_bump(case: Case) -> Iterator[Finding]:
                 grade="look",
                 place=place.value,
                 station="damping",
-                text=f"Rebound is {{now}} times bump at {word} speed; {{low}} to {{high}} are usual",
-                numbers={"now": share(now.value), "low": share(low), "high": share(high)},
+                text=f"Rebound is {{ratio_now}} times bump at {word} speed; {{ratio_low}} to {{ratio_high}} are usual",
+                numbers={"ratio_now": share(now.value), "ratio_low": share(low), "ratio_high": share(high)},
                 reason="Far more rebound than bump pumps the body down over a series of bumps; too little lets it be thrown up.",
                 mend=Mend(text="Turn one knob against the other"),
             )
