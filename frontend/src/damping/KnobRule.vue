@@ -76,14 +76,15 @@ function key(event: KeyboardEvent): void {
   event.preventDefault()
   step(by)
 }
-const typed = ref('')
+// what is being typed stays as typed, whatever answers come meanwhile
+const typed = ref<string | null>(null)
 const wrong = ref('')
 /** A click typed as the damper counts it. */
 function type(text: string): void {
   const n = Number(text.trim())
   const ok = text.trim() !== '' && Number.isInteger(n) && n >= 0 && n <= props.rule.clicks
   wrong.value = ok || !text.trim() ? '' : `A whole click from 0 to ${props.rule.clicks}`
-  typed.value = wrong.value ? text : ''
+  typed.value = wrong.value ? text : null
   if (ok) turn(props.rule.counted_from === 'fully open' ? props.rule.clicks - n : n, true)
 }
 const every = computed(() => (props.rule.clicks > 24 ? 4 : 2))
@@ -185,7 +186,8 @@ const labels = computed(() =>
           :disabled="!movable || !!rule.locked"
           :aria-label="`${name} clicks from ${rule.counted_from}, ${end}`"
           :aria-invalid="!!wrong"
-          :value="typed || (count ?? '')"
+          :value="typed ?? count ?? ''"
+          @input="typed = ($event.target as HTMLInputElement).value"
           @change="type(($event.target as HTMLInputElement).value)" />
         of {{ rule.clicks }} {{ rule.counted_from === 'fully open' ? 'from open' : 'from shut' }}</span
       >
