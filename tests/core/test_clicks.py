@@ -11,6 +11,7 @@ from feder.core.document.base import Place
 from feder.core.document.damper import CurveRow, DamperMode, DamperPart, Family, Knob
 from feder.core.document.setup import Clicks, SideSetup
 from feder.core.numbers.errors import OutOfRange
+from feder.core.report.compare import GROUPS, compare
 from feder.core.report.evaluate import evaluate
 from feder.core.report.uncertainty import uncertainty
 from feder.core.standing.clicked import at_clicks, clicked
@@ -58,6 +59,24 @@ def test_the_rules_of_the_demo_car_worked_out_apart(car, end):
         else:
             assert rule.offered == max(0, floor(foot))
         assert rule.short == max(0, ceil(-foot))
+
+
+def test_comparison_names_the_clicks_as_the_cause(car):
+    turned = car
+    for place in REAR:
+        turned = with_side(turned, "plan", place, rebound=Clicks(count=2, of=18))
+    kept = turned.setups[1].but(id="firm", name="firm")
+    told = compare(car.but(setups=(*car.setups, kept)), "plan", "firm", "corners.rear_left.damping_ratio")
+    assert [c.words for c in told.causes] == ["rear clicks and modes"]
+    firmer = (coefficient("rear", 0, 2) - coefficient("rear", 0, SET["rear"][0])) / 2
+    corner = evaluate(car, "plan").corners["rear_left"]
+    critical = 2 * sqrt(corner.wheel_rate.value * corner.sprung_mass.value)
+    assert told.causes[0].effect == pytest.approx(firmer * MOTION["rear"] ** 2 / critical)
+
+
+def test_every_setting_of_a_corner_is_in_one_group_of_causes():
+    members = [m for group in GROUPS.values() for m in group]
+    assert sorted(members) == sorted(SideSetup.model_fields)
 
 
 def test_forces_and_shares_at_both_speeds_in_the_report(car):

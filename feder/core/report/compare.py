@@ -16,15 +16,22 @@ from feder.core.standing.facts import setup_of, side_of
 
 GROUPS: dict[str, tuple[str, ...]] = {
     "springs": ("spring", "second_spring"),
-    "heights and collars": ("set_by", "hub_to_arch", "collar", "free_angle", "pressure", "seat", "rider_sag"),
+    "coils beside": ("beside",),
+    "heights and collars": (
+        *("set_by", "hub_to_arch", "collar", "preload", "pressure", "seat", "rider_sag"),
+        *("free_angle", "plate_read", "index", "plate_set"),
+    ),
     "bump stops": ("stop",),
     "dampers": ("damper",),
     "damper length": ("body",),
     "top mounts": ("top_mount",),
     "pads at the seat": ("pads", "stack"),
     "wheel spacers": ("spacer",),
-    "fork spacers and oil": ("fork_spacer", "oil_level"),
+    "clicks and modes": ("rebound", "bump", "high_bump", "both", "mode"),
+    "fork spacers and oil": ("fork_spacer", "oil_level", "oil_quantity", "oil_grade"),
     "fork height and shock length": ("clamp", "shock_length"),
+    "tyre pressures": ("tyre_pressure",),
+    "wheel alignment": ("camber", "caster", "toe"),
 }
 """Settings that are changed together when the cause of a difference is looked for, each end apart."""
 ARMS = "arms and mounts"
