@@ -28,6 +28,8 @@ def start(command, data, port):
         stdout=subprocess.PIPE,
         stderr=subprocess.PIPE,
         text=True,
+        # a run of the tests in the background hands on that interrupts are ignored
+        preexec_fn=lambda: signal.signal(signal.SIGINT, signal.SIG_DFL),
     )
 
 

@@ -100,3 +100,5 @@ def fill_in(within, label: str, text: str) -> None:
 def choose_in(page: Page, within, label: str, option: str) -> None:
     within.locator(".v-select", has=page.get_by_label(label, exact=True)).locator(".v-field").click()
     page.get_by_role("option", name=option, exact=True).click()
+    # no hand types before the list is gone
+    expect(page.get_by_role("option")).to_have_count(0)
