@@ -41,7 +41,7 @@ const level = computed(() => rows.value.length === 4 && rows.value.every((r) => 
       Set down, rolled back and forth, loaded as it was weighed: hub to arch again. The answer counts what one corner
       does to the others.
     </p>
-    <table>
+    <table class="by-corner">
       <thead>
         <tr>
           <th></th>

@@ -99,6 +99,24 @@ const CHANGES = [
   { member: 'top_mount', words: 'top mount thicker', label: 'top mount thicker (thinner: −) than as found' },
 ] as const
 const KNOBS = ['rebound', 'bump'] as const
+type WheelRow = {
+  member: 'tyre_pressure' | 'camber' | 'caster' | 'toe'
+  words: string
+  label: string
+  kind?: 'fine length'
+  decimals?: () => number
+}
+const WHEEL: WheelRow[] = [
+  {
+    member: 'tyre_pressure',
+    words: 'tyre, cold',
+    label: 'tyre pressure',
+    decimals: () => (units.system.value === 'inch' ? 0 : 1),
+  },
+  { member: 'camber', words: 'camber', label: 'camber', decimals: () => 1 },
+  { member: 'caster', words: 'caster', label: 'caster', decimals: () => 1 },
+  { member: 'toe', words: 'toe, one wheel, in +', label: 'toe', kind: 'fine length' },
+]
 </script>
 
 <template>
@@ -121,7 +139,7 @@ const KNOBS = ['rebound', 'bump'] as const
       Damper at full length on the bench, or wheel hanging: the distance between the two seats, and hub to arch at which
       it holds. Without it Feder goes by the spring as found.
     </p>
-    <table>
+    <table class="by-corner">
       <thead>
         <tr>
           <th></th>
@@ -183,52 +201,17 @@ const KNOBS = ['rebound', 'bump'] as const
               @update:model-value="(v) => setClicks(p, k, v)" />
           </td>
         </tr>
-        <tr>
-          <th>tyre, cold</th>
+        <tr v-for="w in WHEEL" :key="w.member">
+          <th>{{ w.words }}</th>
           <td v-for="p in PLACES" :key="p">
             <QuantityField
               hide-label
-              :label="`tyre pressure, ${placeWords(p)}`"
-              of="SideSetup.tyre_pressure"
-              :decimals="units.system.value === 'inch' ? 0 : 1"
-              :model-value="side(p).tyre_pressure"
-              @update:model-value="(v) => set(p, 'tyre pressure', ['tyre_pressure'], v)" />
-          </td>
-        </tr>
-        <tr>
-          <th>camber</th>
-          <td v-for="p in PLACES" :key="p">
-            <QuantityField
-              hide-label
-              :label="`camber, ${placeWords(p)}`"
-              of="SideSetup.camber"
-              :decimals="1"
-              :model-value="side(p).camber"
-              @update:model-value="(v) => set(p, 'camber', ['camber'], v)" />
-          </td>
-        </tr>
-        <tr>
-          <th>caster</th>
-          <td v-for="p in PLACES" :key="p">
-            <QuantityField
-              hide-label
-              :label="`caster, ${placeWords(p)}`"
-              of="SideSetup.caster"
-              :decimals="1"
-              :model-value="side(p).caster"
-              @update:model-value="(v) => set(p, 'caster', ['caster'], v)" />
-          </td>
-        </tr>
-        <tr>
-          <th>toe, one wheel, in +</th>
-          <td v-for="p in PLACES" :key="p">
-            <QuantityField
-              hide-label
-              :label="`toe, ${placeWords(p)}`"
-              of="SideSetup.toe"
-              kind="fine length"
-              :model-value="side(p).toe"
-              @update:model-value="(v) => set(p, 'toe', ['toe'], v)" />
+              :label="`${w.label}, ${placeWords(p)}`"
+              :of="`SideSetup.${w.member}`"
+              :kind="w.kind"
+              :decimals="w.decimals?.()"
+              :model-value="side(p)[w.member]"
+              @update:model-value="(v) => set(p, w.label, [w.member], v)" />
           </td>
         </tr>
       </tbody>

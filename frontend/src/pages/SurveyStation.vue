@@ -217,7 +217,7 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
         :model-value="!!conditions?.[t.member]"
         @update:model-value="(v) => setCondition(t.member, !!v)" />
     </div>
-    <table class="walk">
+    <table class="walk by-corner">
       <thead>
         <tr>
           <th></th>
@@ -358,4 +358,10 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
 .three { display: grid; grid-template-columns: repeat(3, 1fr); gap: 12px; align-items: end; }
 .texts, #damage { margin-top: 16px; }
 @media (max-width: 820px) { .walk thead th:first-child { width: 120px; } }
+@media (max-width: 600px) {
+  .walk thead th:first-child { width: 78px; }
+  .walk .est { width: 48px; overflow-wrap: anywhere; }
+  .walk td { padding: 6px 2px; }
+  .found { grid-template-columns: 1fr; }
+}
 </style>

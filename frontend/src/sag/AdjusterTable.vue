@@ -52,26 +52,20 @@ const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): voi
 <template>
   <section id="settings" class="knobs" aria-label="Adjusters">
     <h3>Adjusters</h3>
-    <table>
-      <thead>
-        <tr>
-          <th></th>
-          <th v-for="e in ENDS" :key="e" colspan="4">{{ e }}</th>
-        </tr>
-        <tr class="sub">
-          <th></th>
-          <template v-for="e in ENDS" :key="e"
-            ><th>click</th>
+    <div class="ends">
+      <table v-for="e in ENDS" :key="e">
+        <thead>
+          <tr>
+            <th class="end">{{ e }}</th>
+            <th>click</th>
             <th>of</th>
             <th>counted from</th>
-            <th>leave alone</th></template
-          >
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="k in KNOBS" :key="k.member">
-          <th>{{ k.words }}</th>
-          <template v-for="e in ENDS" :key="e">
+            <th>leave alone</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="k in KNOBS" :key="k.member">
+            <th>{{ k.words }}</th>
             <td>
               <QuantityField
                 hide-label
@@ -92,7 +86,7 @@ const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): voi
                 :model-value="rangeOf(e, k.member)"
                 @update:model-value="(v) => change(e, k.member, { of: whole(v) })" />
             </td>
-            <td>
+            <td class="mid">
               <button
                 v-if="knob(e, k.member)"
                 class="link"
@@ -111,10 +105,10 @@ const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): voi
                 :model-value="!!knob(e, k.member)!.alone"
                 @update:model-value="(v) => change(e, k.member, { alone: !!v })" />
             </td>
-          </template>
-        </tr>
-      </tbody>
-    </table>
+          </tr>
+        </tbody>
+      </table>
+    </div>
     <div class="more">
       <template v-for="e in ENDS" :key="e"
         ><QuantityField
@@ -171,7 +165,13 @@ const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): voi
 </template>
 
 <style scoped>
-.knobs { border-top: var(--l-mid) solid var(--ink); margin-top: 12px; padding-top: 8px; } table { width: 100%; border-collapse: collapse; } th { font-weight: 400; text-align: left; color: var(--ink-2); padding: 2px 4px; } thead th { text-align: center; } .sub th { font-size: var(--t-1); } tbody th { color: var(--ink); width: 120px; line-height: 1.1; } td { padding: 2px 4px; border-top: 1px solid var(--rule); } .mid { text-align: center; }
+.knobs { border-top: var(--l-mid) solid var(--ink); margin-top: 12px; padding-top: 8px; }
+.ends { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 24px; }
+table { width: 100%; border-collapse: collapse; table-layout: fixed; }
+th { font-weight: 400; text-align: left; color: var(--ink-2); padding: 2px 4px; line-height: 1.1; } thead th { text-align: center; font-size: var(--t-1); vertical-align: bottom; }
+thead .end { text-align: left; font-size: var(--t-3); font-weight: 600; color: var(--ink); width: 108px; } tbody th { color: var(--ink); }
+td { padding: 2px 4px; border-top: 1px solid var(--rule); } .mid { text-align: center; }
+.mid :deep(.v-selection-control) { justify-content: center; }
 .more { display: grid; grid-template-columns: repeat(4, 1fr); gap: 8px 14px; align-items: end; margin: 8px 0; }
-@media (max-width: 760px) { .more { grid-template-columns: 1fr 1fr; } .knobs table { display: block; overflow-x: auto; } }
+@media (max-width: 820px) { .more { grid-template-columns: 1fr 1fr; } .ends { grid-template-columns: 1fr; } }
 </style>

@@ -146,6 +146,8 @@ function setOther(e: EndName, value: number | null): void {
 
 <style scoped>
 .views { display: flex; } .view { min-height: 44px; padding: 0 10px; display: inline-flex; align-items: center; color: var(--ink-2); text-decoration: none; border-bottom: 3px solid transparent; } .view.here { color: var(--ink); font-weight: 600; border-color: var(--ink); }
-.ends { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 32px; border-top: var(--l-mid) solid var(--ink); padding-top: 8px; } .two { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; } dl { display: grid; grid-template-columns: 1fr auto; margin: 6px 0; align-items: baseline; } dt { color: var(--ink-2); } dd { margin: 0; text-align: right; font-weight: 500; }
+.ends { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 32px; border-top: var(--l-mid) solid var(--ink); padding-top: 8px; }
+.two { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; } dl { display: grid; grid-template-columns: 1fr auto; margin: 6px 0; align-items: baseline; } dt { color: var(--ink-2); } dd { margin: 0; text-align: right; font-weight: 500; }
 .tabs { display: flex; } .tab { min-height: 44px; padding: 0 12px; border-bottom: 3px solid transparent; } .tab[aria-selected="true"] { border-color: var(--ink); font-weight: 600; }
+@media (max-width: 600px) { .ends { grid-template-columns: 1fr; } }
 </style>

@@ -61,7 +61,7 @@ const known = (e: EndName, of: 'rider' | 'free'): boolean => edge(e, of, 'low') 
         {{ w === 'length' ? `in ${units.unit('m').written}` : 'in % of the travel' }}
       </button>
     </div>
-    <table>
+    <table class="by-corner">
       <thead>
         <tr>
           <th></th>
