@@ -14,6 +14,7 @@ from feder.calc.entries import ENTRIES
 from feder.core.document.document import Document
 from feder.core.document.setting import SETS
 from feder.core.document.typed import TYPED, USUAL
+from feder.core.document.tyre_size import PATTERN, SAYS
 from feder.core.numbers.nomenclature import TERMS
 from feder.core.numbers.showing import expressions
 from feder.core.numbers.working import FORMULAS
@@ -39,7 +40,7 @@ def contracts() -> dict[Path, str]:
         ROOT / "frontend" / "src" / "units" / "table.json": _text(exported()),
         ROOT / "frontend" / "src" / "units" / "terms.json": _text(terms),
         ROOT / "frontend" / "src" / "units" / "members.json": _text(
-            {"typed": TYPED, "usual": USUAL, "sets": SETS}
+            {"typed": TYPED, "usual": USUAL, "sets": SETS, "texts": {"Tyre.size": [PATTERN, SAYS]}}
         ),
     }
 

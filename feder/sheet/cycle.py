@@ -8,7 +8,7 @@ from feder.core.document.setup import AirSpringPart, Clicks, Setup, SideSetup
 from feder.core.report.evaluate import evaluate
 from feder.core.report.shapes import CornerReport, Figure, Report, SagReport
 from feder.core.standing.carried import rider_of
-from feder.core.standing.facts import side_of
+from feder.core.standing.facts import gather, side_of
 from feder.sheet.svg import PATTERNS, path, rect, text
 from feder.sheet.table import Table
 from feder.units.show import SHOWN_UNIT, figure, unit_shown
@@ -311,7 +311,8 @@ def _sketch(document: Document, report: Report, system: str) -> list[str]:
     """Wheels, fork line and rear arm to scale, with rake and trail written at them."""
     ends, said = document.vehicle.ends, report.steering
     base = document.vehicle.wheelbase
-    radii = [ends.front.tyre.radius, ends.rear.tyre.radius]
+    known = gather(document).ends
+    radii = [known["front"].tyre_radius, known["rear"].tyre_radius]
     if base is None or radii[0] is None or radii[1] is None or said is None or said.rake is None:
         return []
     front, rear, rake = float(radii[0]), float(radii[1]), float(said.rake.value)

@@ -116,6 +116,8 @@ def _replaced(setup: Setup, end: EndName, system: str) -> str:
         said.append("arms, links or mounts")
     if change.limits is not None:
         said.append("travel limits read again")
+    if change.tyre is not None and change.tyre.size is not None:
+        said.append(f"tyre {change.tyre.size}")
     if change.tyre is not None and change.tyre.radius is not None:
         said.append(f"tyre of radius {mm(change.tyre.radius)}")
     if change.track is not None:

@@ -3,7 +3,6 @@
 import pytest
 from playwright.sync_api import expect
 
-
 STATIONS = ("brief", "survey", "geometry", "springs", "height", "travel", "damping")
 CUT = """[...document.querySelectorAll('input.qf-in')]
   .filter((i) => i.value && i.offsetParent && i.scrollWidth > i.clientWidth + 1)

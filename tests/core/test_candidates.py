@@ -57,6 +57,42 @@ def test_the_first_objection_is_the_worst_corners_and_its_number_is_right(car):
         assert objection.numbers[name].value == pytest.approx(value, abs=2e-4)
 
 
+def test_damping_of_a_candidate_is_that_of_the_clicks_on_its_wheel_rate(car):
+    # by hand, as counted: rebound 8 and bump 11 of 18 give 3688.9 and 2041.1 N s/m; MR 0.96; sprung 274 and 264 kg
+    mean = (5600 - 4300 * 8 / 18 + 3520 - 2420 * 11 / 18) / 2
+    for row in candidates(car, "plan", "front", [p for p in demo_springs() if p.free_length]):
+        rate = row.part.rate.value * 0.96**2
+        ratios = [mean * 0.96**2 / (2 * math.sqrt(rate * mass)) for mass in (274, 264)]
+        assert row.damping.value == pytest.approx(sum(ratios) / 2, rel=2e-3)
+        assert row.damping.assumed  # a family is an assumption
+
+
+def test_a_spring_that_no_click_can_damp_says_so(car):
+    car = car.but(brief=car.brief.but(targets=car.brief.targets.but(held_at_droop=0.0)))
+    (row,) = candidates(car, "plan", "rear", [demo_spring(60, 180, 60)])
+    against = row.objection
+    assert (against.rule, against.grade) == ("damper_out_of_reach", "look")
+    # rebound shut with the bump knob left at 10: (3160 + 1288.9)/2; damper MR 0.94; sprung 179 and 169 kg
+    mean, rate = (3160 + 1800 - 920 * 10 / 18) / 2, 60e3 * 0.72**2
+    by_hand = sum(mean * 0.94**2 / (2 * math.sqrt(rate * m)) for m in (179, 169)) / 2
+    assert against.numbers["ratio_end"].value == pytest.approx(by_hand, rel=5e-3)
+
+
+def test_no_spring_may_stand_on_a_damper_whose_mounts_carry_none(car):
+    weak = car
+    for side in ("front_left", "front_right"):
+        damper = getattr(car.setups[1].sides, side).damper or getattr(car.setups[0].sides, side).damper
+        weak = with_side(weak, "plan", side, damper=damper.but(carries_spring=False))
+    rules = {
+        r.objection and r.objection.rule for r in candidates(weak, "plan", "front", [demo_spring(60, 220, 35)])
+    }
+    assert rules == {"mount_carries_no_spring"}
+    # at the rear the spring stands beside the damper
+    assert not car.setups[0].sides.rear_left.damper.carries_spring
+    rear = candidates(car, "plan", "rear", demo_springs())
+    assert not [r for r in rear if r.objection and r.objection.rule == "mount_carries_no_spring"]
+
+
 def test_only_those_of_the_same_inside_diameter_unless_all_are_asked_for(car):
     shelf = demo_springs()
     assert {r.part.inside_diameter for r in candidates(car, "plan", "rear", shelf)} == {

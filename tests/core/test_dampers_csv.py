@@ -2,7 +2,7 @@
 
 import pytest
 
-from feder.core.document.damper import DamperPart, DamperStop, Knob
+from feder.core.document.damper import CurveRow, DamperMode, DamperPart, DamperStop, Knob
 from feder.core.files.dampers_csv import damper_rows, dampers_from_csv
 from feder.core.files.table import written
 from feder.core.numbers.errors import BadFile
@@ -14,9 +14,32 @@ def test_a_shelf_comes_back_as_it_went_out():
     parts = demo_dampers()
     back = dampers_from_csv(written(damper_rows(parts)), read_cell)
     for was, now in zip(parts, back, strict=True):
-        stop = None if was.stop is None else was.stop.but(points=None)  # a curve has no room in a line
-        knobs = tuple(k.but(locked="") for k in was.knobs)
-        assert now == was.but(stop=stop, knobs=knobs)
+        assert now == was
+
+
+MEASURED = DamperPart(
+    code="bench 7",
+    knobs=(
+        Knob(acts="rebound", clicks=20),
+        Knob(acts="bump", clicks=12, counted_from="fully open", locked="seized, left side"),
+    ),
+    stop=DamperStop(length=0.04, shaft=0.09, points=((0.0, 0.0), (0.01, 400.0))),
+    rows=(
+        CurveRow(rebound=0, bump=3, points=((-0.25, -900.0), (0.0, -12.5), (0.25, 410.0))),
+        CurveRow(rebound=9, points=((-0.25, -500.0), (0.25, 410.0))),
+        CurveRow(points=((0.1, 1.0),)),
+    ),
+    modes=(DamperMode(name="long way: soft", points=((-0.1, -200.0), (0.1, 90.0))),),
+)
+
+
+def test_curves_modes_locks_and_unlike_counts_come_back():
+    rows = list(damper_rows([MEASURED]))
+    line = dict(zip(rows[0], rows[1], strict=True))
+    assert line["curves"].startswith("rebound 0 bump 3: -0.25 -900, 0 -12.5, 0.25 410 | rebound 9: ")
+    assert (line["counted_from"], line["rebound_from"], line["bump_from"]) == ("fully closed", "", "fully open")
+    assert line["stop_points"] == "0 0, 0.01 400"
+    assert dampers_from_csv(written(iter(rows)), read_cell) == [MEASURED]
 
 
 def test_units_of_cells_and_heads_and_bare_numbers():
@@ -44,6 +67,11 @@ def test_units_of_cells_and_heads_and_bare_numbers():
         ("code,stop_length\nA,40\n", "line 2, stop.shaft", ""),
         ("code,carries_spring\nA,perhaps\n", "line 2, carries_spring", ""),
         ("code,counted_from,rebound_clicks\nA,the middle,9\n", "line 2, knobs.0.counted_from", ""),
+        ("code,curves\nA,-0.1 -300\n", "line 2", "begins with its clicks"),
+        ("code,curves\nA,rebound 1: -0.1\n", "line 2", "pairs of numbers"),
+        ("code,curves\nA,rebound: 0.1 9\n", "line 2", "rebound 4 bump 6"),
+        ("code,curves\nA,colour 3: 0.1 9\n", "line 2, rows.0.colour", ""),
+        ("code,modes\nA,soft: 0.1 much\n", "line 2", "pairs of numbers"),
         ("code,colour\nA,red\n", "line 1", "unknown column 'colour'"),
     ],
 )

@@ -1,5 +1,6 @@
 """What stands at the end of a vehicle, by another route: mounts, springs, air, each a function of hub to arch."""
 
+import re
 from math import cos, pi
 
 import numpy as np
@@ -110,6 +111,19 @@ class End:
         raise AssertionError(ratio)
 
 
+def moulded(size):
+    """Half the rim and the height of the side, of a size written as 205/55 R16."""
+    width, side, rim = (int(n) for n in re.findall(r"\d+", size)[:3])
+    return rim * 0.0254 / 2 + side / 100 * width / 1000
+
+
+def radius(tyre):
+    """As read, or 0.97 of what the size gives."""
+    if tyre["radius"] is not None or not tyre["size"]:
+        return tyre["radius"]
+    return 0.97 * moulded(tyre["size"])
+
+
 def in_setup(data, name, setup):
     """What stands at an end in a setup: as found, with what the setup has in its place."""
     end = dict(data["vehicle"]["ends"][name])
@@ -121,13 +135,22 @@ def in_setup(data, name, setup):
                               "roll_centre", "spring_base"))  # fmt: skip
         end["spring"] = {"ratio": None}
         end["limits"] = {**end["limits"], "droop": None, "stop": None, "solid": None}
-    found_radius = end["tyre"]["radius"]
+    found_tyre = end["tyre"]
+    found_radius = radius(found_tyre)
     for part in ("limits", "tyre"):
         told = {k: v for k, v in (change[part] or {}).items() if v is not None}
         end[part] = {**end[part], **told}
-    moved = end["tyre"]["radius"] is not None and found_radius is not None
+    now = found_radius
+    if (change["tyre"] or {}).get("radius") is not None:
+        now = change["tyre"]["radius"]
+    elif (change["tyre"] or {}).get("size"):
+        now = 0.97 * moulded(change["tyre"]["size"])
+        if found_tyre["radius"] is not None and found_tyre["size"]:
+            now = found_radius + now - 0.97 * moulded(found_tyre["size"])
+    moved = now is not None and found_radius is not None
     if moved and not (change["limits"] or {}).get("contact") and end["limits"]["contact"] is not None:
-        end["limits"]["contact"] += end["tyre"]["radius"] - found_radius
+        end["limits"]["contact"] += now - found_radius
+    end["tyre"] = {**end["tyre"], "radius": now}
     whole = ("layout", "spring", "damper", "track", "spring_base", "unsprung_mass", "friction", "bump_stop", "bar",
              "roll_centre")  # fmt: skip
     return end | {k: change[k] for k in whole if change[k] is not None}

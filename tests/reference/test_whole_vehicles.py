@@ -101,7 +101,8 @@ def drawn(name, seed):
             changed["unsprung_mass"] = end.unsprung_mass.but(value=about(end.unsprung_mass.value, 0.2))
         if end.tyre.rate is not None:
             rate = None if maybe(0.3) else end.tyre.rate.but(value=about(end.tyre.rate.value))
-            changed["tyre"] = end.tyre.but(rate=rate)
+            size = "195/50 R15" if maybe(0.5) else None
+            changed["tyre"] = end.tyre.but(rate=rate, size=size)
         if car and end.layout not in ("torsion arm",):
             if maybe(0.4):  # a ratio that rises or falls as the wheel goes up
                 high, start, bend = 0.45, float(dice.uniform(0.6, 0.95)), float(dice.uniform(-0.7, 1.2))
@@ -219,6 +220,8 @@ def drawn_change(dice, end):
         told["limits"] = Limits(**{n: h + 0.004 for n in ("droop", "solid") if (h := getattr(end.limits, n))})
     if dice.random() < 0.5 and end.tyre.radius:
         told["tyre"] = Tyre(radius=end.tyre.radius + float(dice.uniform(-0.01, 0.01)), rate=RateValue(value=210e3))
+    elif dice.random() < 0.5 and end.tyre.radius:
+        told["tyre"] = Tyre(size=str(dice.choice(["195/55 R15", "205/50 R15", "185/60 R15"])))
     if dice.random() < 0.5 and end.track:
         told["track"] = end.track + 0.02
     if dice.random() < 0.3:

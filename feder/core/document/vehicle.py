@@ -22,6 +22,7 @@ from feder.core.document.base import (
     Tolerant,
 )
 from feder.core.document.damper import Compressible, SqueezeAndForce
+from feder.core.document.tyre_size import TyreSize
 from feder.core.numbers.quantities import Unit
 
 VehicleKind = Literal["car", "motorcycle", "bicycle"]
@@ -99,9 +100,11 @@ class Limits(Tolerant):
 
 
 class Tyre(Tolerant):
-    """Tyre: loaded radius at rest, rate, and the rim on which toe is measured."""
+    """Tyre: loaded radius at rest, size, rate, and the rim on which toe is measured."""
 
     radius: LengthM | None = None
+    size: TyreSize | None = None
+    """As on its side; the loaded radius follows from it where that was not read."""
     rate: RateValue | None = None
     rim_diameter: LengthM | None = None
 

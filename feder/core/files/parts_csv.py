@@ -23,7 +23,7 @@ class Columns(Generic[Part]):
     units: Mapping[str, str | None]
     needed: tuple[str, ...]
     part_of: Callable[[dict[str, Any]], Part]
-    """A part of the members that a line tells. Raises `ValidationError`."""
+    """A part of the members that a line tells. Raises `ValueError`, with its place where the model refuses it."""
     members_of: Callable[[Part], Mapping[str, Any]]
     """What a part has in each column."""
 
@@ -45,6 +45,8 @@ class Columns(Generic[Part]):
                 faults += [
                     {"place": f"line {number}, {f['place']}", "message": f["message"]} for f in faults_of(error)
                 ]
+            except ValueError as error:
+                faults.append({"place": f"line {number}", "message": str(error)})
         if not parts and not faults:
             faults.append({"place": "line 2", "message": "the file holds no parts"})
         if faults:

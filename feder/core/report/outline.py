@@ -49,7 +49,7 @@ def outline_of(document: Document) -> Outline:
     """The outline of a vehicle as found."""
     vehicle, facts = document.vehicle, gather(document)
     base, front, rear, roof, tyre = USUAL[vehicle.body]
-    radii = [r for e in ENDS if (r := facts.ends[e].end.tyre.radius) is not None]
+    radii = [r for e in ENDS if (r := facts.ends[e].tyre_radius) is not None]
     radius = sum(radii) / len(radii) if radii else tyre
 
     def arch(end: str) -> float:

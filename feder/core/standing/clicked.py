@@ -64,6 +64,12 @@ def at_clicks(part: DamperPart, clicks: dict[str, float], mode: str | None = Non
     return None
 
 
+def turned_to_its_end(part: DamperPart, clicks: dict[str, float], *, shut: bool) -> Clicked | None:
+    """The curve with every knob that may be turned at its end, others where they stand."""
+    free: dict[str, float] = {k.acts: 0.0 if shut else float(k.clicks) for k in part.knobs if not k.locked}
+    return at_clicks(part, {**clicks, **free})
+
+
 def _share(part: DamperPart, clicks: dict[str, float], *acts: Acts) -> float | None:
     """How far open a knob is, 0 shut, 1 open; half where there is none for it, nothing while untold."""
     knob = next((k for a in acts for k in part.knobs if k.acts == a), None)

@@ -18,6 +18,7 @@ from feder.core.standing.damper import LENGTH_AT, with_damper
 from feder.core.standing.facts import EndFacts, Facts, end_facts, link_ratio, parts_as_found, side_at, side_of
 from feder.core.standing.kept import Kept
 from feder.core.standing.overlay import overlaid
+from feder.core.standing.tyre import radius_in_setup
 
 UNREAD_CONTACT = "the tyre's contact was not read again: moved by the radius"
 
@@ -81,16 +82,16 @@ def change_at(facts: Facts, index: int, name: EndName) -> Cursor:
 def _on_its_tyre(end: EndFacts, change: Cursor, found: EndFacts) -> EndFacts:
     """The end on a tyre of another radius: it meets the arch so much sooner, until that was read again."""
     told: EndChange = node(change)
-    new, was = (None if told.tyre is None else told.tyre.radius), found.end.tyre.radius
-    if end.contact is None or new is None or was is None or new == was:
+    was, label = found.tyre_radius, f"{end.name} tyre radius"
+    new = radius_in_setup(change, found.at.tyre, was, label)
+    end = replace(end, tyre_radius=new)
+    if end.contact is None or new is None or was is None or float(new) == float(was):
         return end
     if told.limits is not None and told.limits.contact is not None:
         return end
-    label = f"{end.name} tyre radius"
-    radius = number(change.tyre.radius, f"{label} in this setup", source=UNREAD_CONTACT, assumed=True)
-    return replace(
-        end, contact=contact_with_tyre(end.contact, radius, number(found.at.tyre.radius, f"{label} as found"))
-    )
+    if told.tyre is not None and told.tyre.radius is not None:
+        new = number(change.tyre.radius, f"{label} in this setup", source=UNREAD_CONTACT, assumed=True)
+    return replace(end, contact=contact_with_tyre(end.contact, new, was))
 
 
 def _bar_rate(end: EndFacts, setting: BarSetting) -> float | None:

@@ -22,6 +22,7 @@ from feder.core.standing.kept import Kept
 from feder.core.standing.ratios import coupling_of
 from feder.core.standing.readings import mean_of_readings
 from feder.core.standing.sag_readings import NONE, SagReads, sag_reads, solid_of_travel
+from feder.core.standing.tyre import loaded_radius
 
 
 @dataclass(frozen=True)
@@ -55,6 +56,8 @@ class EndFacts:
     """Sag readings of a two-wheeler's wheel."""
     clicked: Clicked | None = None
     """The curve of a corner's damper at its clicks."""
+    tyre_radius: float | None = None
+    """Loaded radius of the tyre, as read or by its size."""
     leaf: bool = False
     """Whether its ratio is that of the leaf springs that carry the axle."""
 
@@ -227,6 +230,7 @@ def end_facts(document: Cursor, name: EndName, at: Cursor, springs: Sequence[obj
         dampers=dampers_of(end),
         arm=arm_facts(at.arm, name),
         sags=sags,
+        tyre_radius=loaded_radius(at.tyre, f"{name} tyre radius"),
         leaf=leaf,
     )
 

@@ -54,7 +54,9 @@ def merged(end: End, change: EndChange) -> End:
     if change.limits is not None:
         made["limits"] = _over(made.get("limits", end.limits), change.limits)
     if change.tyre is not None:
-        made["tyre"] = _over(end.tyre, change.tyre)
+        # another size: the radius read was that of the tyre found
+        found = end.tyre if change.tyre.size is None else end.tyre.but(radius=None)
+        made["tyre"] = _over(found, change.tyre)
     return end.but(**made)
 
 

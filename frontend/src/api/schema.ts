@@ -2361,6 +2361,7 @@ export interface components {
              * @default {
              *       "tolerances": {},
              *       "radius": null,
+             *       "size": null,
              *       "rate": null,
              *       "rim_diameter": null
              *     }
@@ -2481,6 +2482,7 @@ export interface components {
              *         "radius": null,
              *         "rate": null,
              *         "rim_diameter": null,
+             *         "size": null,
              *         "tolerances": {}
              *       },
              *       "bar": null,
@@ -2521,6 +2523,7 @@ export interface components {
              *         "radius": null,
              *         "rate": null,
              *         "rim_diameter": null,
+             *         "size": null,
              *         "tolerances": {}
              *       },
              *       "bar": null,
@@ -4099,7 +4102,7 @@ export interface components {
         };
         /**
          * Tyre
-         * @description Tyre: loaded radius at rest, rate, and the rim on which toe is measured.
+         * @description Tyre: loaded radius at rest, size, rate, and the rim on which toe is measured.
          */
         Tyre: {
             /** Tolerances */
@@ -4111,6 +4114,11 @@ export interface components {
              * @default null
              */
             radius?: number | null;
+            /**
+             * Size
+             * @default null
+             */
+            size?: string | null;
             /** @default null */
             rate?: components["schemas"]["RateValue"] | null;
             /**
@@ -4209,6 +4217,7 @@ export interface components {
              *           "radius": null,
              *           "rate": null,
              *           "rim_diameter": null,
+             *           "size": null,
              *           "tolerances": {}
              *         },
              *         "unsprung_mass": null
@@ -4246,6 +4255,7 @@ export interface components {
              *           "radius": null,
              *           "rate": null,
              *           "rim_diameter": null,
+             *           "size": null,
              *           "tolerances": {}
              *         },
              *         "unsprung_mass": null
@@ -4301,6 +4311,8 @@ export interface components {
             /** @default null */
             over_front?: components["schemas"]["Figure"] | null;
             /** @default null */
+            damping?: components["schemas"]["Figure"] | null;
+            /** @default null */
             side?: components["schemas"]["Place"] | null;
             /** @default null */
             spring_length?: components["schemas"]["Figure"] | null;
@@ -4345,6 +4357,8 @@ export interface components {
             numbers?: {
                 [key: string]: components["schemas"]["Figure"];
             };
+            /** @default null */
+            side?: components["schemas"]["Place"] | null;
         };
         /** CandidatesQuestion */
         CandidatesQuestion: {

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { EndChange, EndName, Layout } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
 import RatioField, { type RatioValue } from '@/components/RatioField.vue'
+import WrittenField from '@/components/WrittenField.vue'
 import { useVehicle } from '@/composables/useVehicle'
 import { toleranceOf } from '@/logic/tolerances'
 
@@ -47,6 +48,7 @@ const setTyre = (member: 'radius', value: number | null, t: number | null): void
   put('tyre', {
     tyre: { ...change.value?.tyre, [member]: value, tolerances: toleranceOf(change.value?.tyre, member, t) },
   })
+const setSize = (size: string | null): void => put('tyre size', { tyre: { ...change.value?.tyre, size } })
 const setTyreRate = (value: number | null, tolerance: number | null): void =>
   put('tyre rate', {
     tyre: { ...change.value?.tyre, rate: value === null ? null : { how: 'typed', value, tolerance } },
@@ -128,12 +130,18 @@ const carry = (): Promise<string | null> =>
           @update:model-value="(...v) => setLimit(l.member, ...v)" />
       </div>
       <div v-if="p === 'tyre and wheel'" class="three">
+        <WrittenField
+          label="tyre size"
+          of="Tyre.size"
+          :model-value="change?.tyre?.size"
+          @update:model-value="setSize" />
         <QuantityField
           label="tyre radius, loaded"
           of="Tyre.radius"
           :model-value="change?.tyre?.radius"
           :tolerance="change?.tyre?.tolerances?.radius"
           tolerant
+          :hint="change?.tyre?.size ? 'blank: by its size, marked' : undefined"
           @update:model-value="(...v) => setTyre('radius', ...v)" />
         <QuantityField
           label="tyre rate"

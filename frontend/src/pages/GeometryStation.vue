@@ -7,6 +7,7 @@ import EndMore from '@/components/EndMore.vue'
 import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import RatioField from '@/components/RatioField.vue'
+import WrittenField from '@/components/WrittenField.vue'
 import { useVehicle } from '@/composables/useVehicle'
 import AlignmentAdjusters from '@/geometry/AlignmentAdjusters.vue'
 import EndReplaced from '@/geometry/EndReplaced.vue'
@@ -225,13 +226,19 @@ const estimateDamper = (end: EndName, on: boolean): void =>
           :model-value="ends[end]!.damper_coefficient?.how === 'estimated'"
           @update:model-value="(v) => estimateDamper(end, !!v)" />
       </div>
-      <div class="pair">
+      <div class="three">
+        <WrittenField
+          label="tyre size"
+          of="Tyre.size"
+          :model-value="ends[end]!.tyre?.size"
+          @update:model-value="(v) => setEnd(end, 'tyre size', ['tyre', 'size'], v)" />
         <QuantityField
           label="tyre radius, loaded"
           of="Tyre.radius"
           :model-value="ends[end]!.tyre?.radius"
           :tolerance="ends[end]!.tyre?.tolerances?.radius"
           tolerant
+          :hint="ends[end]!.tyre?.size ? 'blank: by its size, marked' : undefined"
           @update:model-value="(...v) => setPlain(end, 'tyre radius', 'tyre', 'radius', ...v)" />
         <QuantityField
           label="tyre rate, if known"
@@ -331,7 +338,7 @@ const estimateDamper = (end: EndName, on: boolean): void =>
 @media (max-width: 620px) { .ends, .dims.two { grid-template-columns: minmax(0, 1fr); } .dims { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); } }
 h2 { display: flex; gap: 12px; align-items: center; margin-bottom: 4px; }
 .ends > section { display: grid; gap: 10px; align-content: start; border-top: 1.5px solid var(--ink); padding-top: 10px; }
-.pair { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; align-items: end; }
+.pair, .three { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; align-items: end; } .three { grid-template-columns: repeat(3, minmax(0, 1fr)); }
 .limits { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 12px; }
 .est { margin-left: -8px; }
 .moves { min-height: 58px; display: flex; align-items: end; padding-bottom: 8px; }

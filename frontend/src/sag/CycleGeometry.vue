@@ -5,6 +5,7 @@ import { api, type EndName, messageOf } from '@/api/client'
 import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import RatioField from '@/components/RatioField.vue'
+import WrittenField from '@/components/WrittenField.vue'
 import { useDraft } from '@/composables/useDraft'
 
 import TravelCurve from './TravelCurve.vue'
@@ -114,6 +115,16 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
       of="Tyre.radius"
       :model-value="about(e)?.tyre?.radius"
       @update:model-value="(v) => setEnd(e, 'tyre radius', ['tyre', 'radius'], v)" />
+    <template v-if="bike === 'motorcycle'">
+      <WrittenField
+        v-for="e in ENDS"
+        :key="e"
+        :label="`${e} tyre size`"
+        of="Tyre.size"
+        hint="where the radius is blank: by its size, marked"
+        :model-value="about(e)?.tyre?.size"
+        @update:model-value="(v) => setEnd(e, 'tyre size', ['tyre', 'size'], v)" />
+    </template>
     <QuantityField
       label="height over all (drawing)"
       of="Vehicle.roof_height"

@@ -51,6 +51,7 @@ const ladder = computed(() => {
     rungs,
   }
 })
+const damps = computed(() => /damp/.test(props.row.objection?.rule ?? ''))
 const GRADES = { stop: 'Stop', look: 'Look', note: 'Note' }
 const about = computed(() => {
   const p = props.row.part
@@ -81,7 +82,10 @@ const about = computed(() => {
       :disabled="!row.frequency"
       :aria-label="`frequency with ${row.part.code}. How?`"
       @click="$emit('how', 'frequency')">
-      {{ row.frequency ? mark(row.frequency) + units.show(row.frequency.value, 'Hz') : '–' }}
+      {{ row.frequency ? mark(row.frequency) + units.show(row.frequency.value, 'Hz') : '–'
+      }}<small v-if="row.damping" :class="{ why: damps }">{{
+        mark(row.damping) + units.show(row.damping.value, '')
+      }}</small>
     </button>
     <button
       class="c-n"
@@ -130,7 +134,7 @@ const about = computed(() => {
     <span class="c-ag"
       ><template v-if="row.objection"
         ><b :class="`grade-${row.objection.grade}`">{{ GRADES[row.objection.grade] }}</b>
-        {{ row.side ? `${row.side.replace('_', ' ')}: ` : ''
+        {{ row.objection.side ? `${row.objection.side.replace('_', ' ')}: ` : ''
         }}{{ sentence(row.objection.text, row.objection.numbers, units.system.value)
         }}<button
           v-if="row.pair && !disabled && row.objection?.rule === 'loose_at_droop'"
@@ -153,6 +157,7 @@ const about = computed(() => {
 .c-part i { font-style: normal; font-size: var(--t-1); color: var(--ink-2); white-space: nowrap; }
 .c-n { text-align: right; font-size: var(--t-4); white-space: nowrap; position: relative; z-index: 1; min-height: 44px; cursor: help; } .c-n:disabled { cursor: default; } .c-n:hover:enabled { text-decoration: underline dotted; text-underline-offset: 4px; text-decoration-thickness: 1px; } .c-n.why { color: var(--look); font-weight: 600; }
 .c-lad { grid-column: 6; } .c-ag { grid-column: 8; line-height: 1.18; }
+.c-n small { display: block; font-size: var(--t-1); color: var(--ink-2); line-height: 1; } .c-n small.why { color: var(--look); font-weight: 600; }
 .pair { display: block; position: relative; z-index: 1; min-height: 32px; text-decoration: underline; text-underline-offset: 3px; }
 .plumb { stroke: var(--plan); stroke-width: 1; }
 .sel { background: var(--plan-tint); } .sel .c-part b { color: var(--plan); }

@@ -271,7 +271,7 @@ const waiting = computed(() => {
     <ShelfFilters v-if="filtering" :filters="filters" />
     <div class="c-head">
       <span>{{ end }} springs<br />on the shelf</span><span class="r">wheel<br />{{ units.unit('N/m').written }}</span
-      ><span class="r">&nbsp;<br />Hz</span
+      ><span class="r">Hz<br /><small>damped</small></span
       ><span class="r">{{ end === 'rear' ? 'over' : 'rear over' }}<br />{{ end === 'rear' ? 'front' : 'this' }}</span>
       <span class="h-lad"
         ><i :style="{ left: `${((0 - range.bottom) / (range.top - range.bottom)) * 212}px` }">ride</i
@@ -365,6 +365,7 @@ const waiting = computed(() => {
 .tab path { stroke: currentColor; stroke-width: 2.25; fill: none; }
 .say { margin: 2px 0 6px; font-size: var(--t-3); min-height: 32px; } .say em { font-style: normal; font-weight: 600; }
 .cands { border-top: var(--l-mid) solid var(--ink); }
+.c-head small { font-size: var(--t-1); }
 .c-head { display: grid; grid-template-columns: 112px 54px 54px 66px 8px 212px 14px minmax(120px, 1fr); min-height: 44px; align-items: end; color: var(--ink-2); line-height: 1.1; padding: 4px 12px; }
 .r { text-align: right; font-size: var(--t-1); }
 .h-lad { grid-column: 6; position: relative; height: 18px; font-size: var(--t-1); } .h-lad i { position: absolute; font-style: normal; transform: translateX(-50%); bottom: 0; } .h-lad .l { left: 0; transform: none; } .h-lad .b { right: 0; transform: none; }

@@ -13,6 +13,13 @@ export function boundsOf(of: string): Bounds {
   if (!found) throw new Error(`no bounds are known for ${of}`)
   return { si: found[0], low: found[1], high: found[2] }
 }
+/** Texts that have a form of their own: the form, and how it is told. */
+const texts = members.texts as unknown as Record<string, [string, string]>
+export function writtenAs(of: string): { pattern: RegExp; says: string } {
+  const found = texts[of]
+  if (!found) throw new Error(`no form is known for ${of}`)
+  return { pattern: new RegExp(found[0]), says: found[1] }
+}
 /** What goes where a field is left blank. */
 export const USUAL = members.usual
 /** Members of a corner that set it, and what it is then set by. */

@@ -8,6 +8,7 @@ from typing import Literal
 
 from pydantic import BaseModel, ConfigDict
 
+from feder.core.benches.springs.damped import against_damping, damped
 from feder.core.benches.springs.fit import fits_place, same_spring
 from feder.core.benches.springs.helper import pairs_for
 from feder.core.document.base import ENDS, EndName, Place
@@ -20,6 +21,7 @@ from feder.core.report.figures.corner import held_at_droop, limits_of
 from feder.core.report.figures.rates import corner_wheel_rate
 from feder.core.report.figures.vehicle import frequency_on
 from feder.core.report.findings.against import Against
+from feder.core.report.findings.dampers import damper_of, of_mount, stands_on_damper
 from feder.core.report.findings.frequencies import band_for, off_target, rear_over_front
 from feder.core.report.findings.spring_fit import SpringAt, kind_of_place, of_spring, other_limit
 from feder.core.report.shapes import Figure, Grade, Report, Shape
@@ -40,6 +42,8 @@ class Objection(Shape):
     grade: Grade
     text: str
     numbers: dict[str, Figure] = {}
+    side: Place | None = None
+    """The side it is of; nothing where it speaks of both."""
 
 
 class Candidate(Shape):
@@ -50,6 +54,8 @@ class Candidate(Shape):
     wheel_rate: Figure | None = None
     frequency: Figure | None = None
     over_front: Figure | None = None
+    damping: Figure | None = None
+    """Low-speed damping at the clicks of the setup, as a share of critical; the mean of both sides."""
     side: Place | None = None
     """The side these numbers are of, the worse one; nothing where both are alike."""
     spring_length: Figure | None = None
@@ -71,11 +77,15 @@ RANK = (
     "collar_off_thread",
     "binds_first",
     "loose_at_droop",
+    "mount_carries_no_spring",
     "frequency_target",
     "flat_ride",
     "stiff_front",
     "barely_held",
+    "damper_out_of_reach",
     "near_thread_end",
+    "under_damped",
+    "over_damped",
 )
 """Objections, the worst kind first."""
 Fit = Literal["fits", "all"]
@@ -210,6 +220,7 @@ class _Marks:
     height: bool
     other: bool
     """Frequency of the other end."""
+    damping: bool
 
 
 def _marks(report: Report, end: EndName) -> _Marks:
@@ -218,7 +229,14 @@ def _marks(report: Report, end: EndName) -> _Marks:
 
     mine, other = report.ends[end], report.ends[ENDS[1 - ENDS.index(end)]]
     hubs = [c.hub_to_arch for p, c in report.corners.items() if p.end == end]
-    return _Marks(assumed(mine.motion_ratio), assumed(mine.sprung_mass), assumed(*hubs), assumed(other.frequency))
+    damped = [c.damping_ratio for p, c in report.corners.items() if p.end == end]
+    return _Marks(
+        ratio=assumed(mine.motion_ratio),
+        mass=assumed(mine.sprung_mass),
+        height=assumed(*hubs),
+        other=assumed(other.frequency),
+        damping=assumed(*damped),
+    )
 
 
 def _tried(bench: _Bench, part: SpringPart, now: SpringPart | None) -> Candidate:
@@ -237,12 +255,17 @@ def _tried(bench: _Bench, part: SpringPart, now: SpringPart | None) -> Candidate
     if frequency is not None and other is not None:
         over = frequency / other.value - 1 if bench.end == "rear" else other.value / frequency - 1
     lead = max(corners, key=lambda c: c.trouble(brief.held_at_droop))  # of equals the first
-    against = [*lead.against(brief.held_at_droop), *_aim(frequency, over, bench)]
-    ranked = sorted(against, key=lambda o: (RANK.index(o.rule), -o.worse))
-    unlike = any(c.figures != lead.figures for c in corners)
+    own = list(lead.against(brief.held_at_droop))
+    against = [*own, *_aim(frequency, over, bench), *_mounted(corners)]
     marks = bench.marks
     at_ratio = marks.ratio or part.rate.assumed
     ridden = at_ratio or marks.mass
+    ratio = damped([(c.damped_now, c.wheel_rate_now, c.wheel_rate) for c in corners])
+    damping = _marked(ratio, "", ridden or marks.damping)
+    if damping is not None:
+        against += against_damping(corners[0].carried, damping, brief)
+    ranked = sorted(against, key=lambda o: (RANK.index(o.rule), -o.worse))
+    unlike = any(c.figures != lead.figures for c in corners)
     standing = ridden or marks.height
     return Candidate(
         part=part,
@@ -250,6 +273,7 @@ def _tried(bench: _Bench, part: SpringPart, now: SpringPart | None) -> Candidate
         wheel_rate=_marked(at_wheel, "N/m", at_ratio),
         frequency=_marked(frequency, "Hz", ridden),
         over_front=_marked(over, "", ridden or marks.other),
+        damping=damping,
         side=lead.place if unlike else None,
         spring_length=_marked(lead.at.length, "m", standing),
         collar=_marked(lead.at.collar, "m", standing),
@@ -257,7 +281,7 @@ def _tried(bench: _Bench, part: SpringPart, now: SpringPart | None) -> Candidate
         bind=_marked(lead.at.bind, "m", standing),
         loose=_marked(lead.at.loose, "m", standing),
         sits=_marked(lead.sits, "m", standing),
-        objection=_objection(ranked[0]) if ranked else None,
+        objection=_objection(ranked[0], lead.place if unlike and ranked[0] in own else None) if ranked else None,
     )
 
 
@@ -274,9 +298,19 @@ def _aim(frequency: float | None, over: float | None, bench: "_Bench") -> Iterat
     yield from (found for found in (off, pitch) if found is not None)
 
 
-def _objection(against: Against) -> Objection:
+def _mounted(corners: "Sequence[_Corner]") -> Iterator[Against]:
+    """What speaks against any coil spring where it would stand."""
+    for corner in corners:
+        against = of_mount(damper_of(corner.carried)) if stands_on_damper(corner.carried) else None
+        if against is not None:
+            yield against
+            return
+
+
+def _objection(against: Against, side: Place | None) -> Objection:
     """The few words of a rule that speaks."""
-    return Objection(rule=against.rule, grade=against.grade, text=against.row, numbers=dict(against.row_numbers))
+    numbers = dict(against.row_numbers)
+    return Objection(rule=against.rule, grade=against.grade, text=against.row, numbers=numbers, side=side)
 
 
 def _with_part(now: StandingCorner, part: SpringPart) -> StandingCorner:
@@ -294,6 +328,8 @@ class _Corner:
         carried = _with_part(bench.carried.stood.corners[place], part) if bench.carried.loaded else stood
         rate = None if carried.spring is None else carried.spring.rate_at(carried.spring_length)
         self.wheel_rate = corner_wheel_rate(carried, rate)
+        self.carried, told = carried, bench.carried.report.corners[place]
+        self.wheel_rate_now, self.damped_now = told.wheel_rate, told.damping_ratio
         self.at = SpringAt(
             length=stood.spring_length,
             free_length=part.free_length,

@@ -116,13 +116,11 @@ def transfer(
     """Load moved at a cornering; nothing while a height or a mass is missing."""
     heights = _heights(facts, stood)
     ends = {e: stood.corners[facts.places_at(e)[0]].facts.end for e in facts.ends}
-    radii = {e: end.end.tyre.radius for e, end in ends.items()}
     f, r = ends["front"], ends["rear"]
     if heights is None or f.track is None or r.track is None or f.unsprung_mass is None or r.unsprung_mass is None:
         return None
-    if radii["front"] is None or radii["rear"] is None:
+    if f.tyre_radius is None or r.tyre_radius is None:
         return None
-    hub = {e: number(end.at.tyre.radius, f"{e} tyre radius") for e, end in ends.items()}
     g = given(lateral_g, "cornering", "", source="chosen for the comparison")
     try:
         with collecting_notes():
@@ -139,8 +137,8 @@ def transfer(
                 r.track,
                 two_wheels(f.unsprung_mass, f.unsprung_mass),
                 two_wheels(r.unsprung_mass, r.unsprung_mass),
-                hub["front"],
-                hub["rear"],
+                f.tyre_radius,
+                r.tyre_radius,
             )
     except OutOfRange:
         return None

@@ -76,10 +76,10 @@ def _chassis(facts: Facts) -> tuple[Chassis | None, dict[str, float]]:
     fork, arm = facts.ends["front"].end.fork, facts.ends["rear"].end.swingarm
     radii = {}
     for name in ENDS:
-        radius = facts.ends[name].at.tyre.radius
-        if not radius:
+        radius = facts.ends[name].tyre_radius
+        if radius is None:
             return None, {}
-        radii[f"{name} tyre radius"] = number(radius, f"{name} tyre radius", source="tape")
+        radii[f"{name} tyre radius"] = radius
     if facts.wheelbase is None or fork is None:
         return None, {}
     rake = number(facts.ends["front"].at.fork.rake, "rake as found", source="typed in, bike alone")

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from feder.core.document.cursor import node
 from feder.core.document.damper import DamperPart
 from feder.core.practice.thresholds import DAMPER_LEFT
+from feder.core.report.findings.against import Against
 from feder.core.report.findings.case import Case, length
 from feder.core.report.shapes import Finding, Mend
 from feder.core.standing.corner import StandingCorner
@@ -12,7 +13,8 @@ from feder.core.standing.damper import damper_at, is_own
 from feder.core.standing.springing.seat import perched_on_body
 
 
-def _part(stood: StandingCorner) -> DamperPart | None:
+def damper_of(stood: StandingCorner) -> DamperPart | None:
+    """The damper that stands at a corner; nothing where none was told."""
     at = damper_at(stood.at, (stood.as_found or stood).at)
     return node(at) if at else None
 
@@ -20,7 +22,7 @@ def _part(stood: StandingCorner) -> DamperPart | None:
 def body_beyond_thread(case: Case) -> Iterator[Finding]:
     """A body turned out until less of its thread holds than its maker wants."""
     for place, stood, report in case.corners():
-        part, engaged = _part(stood), report.thread_engaged
+        part, engaged = damper_of(stood), report.thread_engaged
         if part is None or engaged is None or part.least_engaged is None:
             continue
         if engaged.value < part.least_engaged - 1e-6:
@@ -39,7 +41,7 @@ def body_beyond_thread(case: Case) -> Iterator[Finding]:
 def body_outside_range(case: Case) -> Iterator[Finding]:
     """A body longer or shorter than it can be turned."""
     for place, stood, report in case.corners():
-        part, now = _part(stood), report.body_length
+        part, now = damper_of(stood), report.body_length
         if part is None or now is None:
             continue
         for edge, beyond, words in ((part.body_least, -1.0, "shortest"), (part.body_most, 1.0, "longest")):
@@ -94,7 +96,7 @@ def dampers_unlike(case: Case) -> Iterator[Finding]:
     """Left and right with other dampers, bodies or mounts."""
     for name, left, right in case.axles():
         one, two = case.stood.corners[left], case.stood.corners[right]
-        first, second = (None if p is None else p.code for p in (_part(one), _part(two)))
+        first, second = (None if p is None else p.code for p in (damper_of(one), damper_of(two)))
         unlike = []
         if first != second:
             unlike.append(f"{first or 'the one found'} and {second or 'the one found'}")
@@ -147,27 +149,37 @@ def _limits_told(case: Case, end: str) -> bool:
     return limits is not None and limits.droop is not None and limits.solid is not None
 
 
+def of_mount(part: DamperPart | None) -> Against | None:
+    """What speaks against a spring on a damper."""
+    if part is None or part.carries_spring is not False:
+        return None
+    return Against(
+        rule="mount_carries_no_spring",
+        grade="stop",
+        station="geometry",
+        text="The spring stands on a damper whose mounts are not meant to carry one",
+        reason="Its eye, its shaft and what they are bolted to then bear the whole corner; they tear.",
+        mend=Mend(text="A damper made to carry a spring, with its mounts reinforced by a licensed workshop"),
+        row="the damper it stands on is not made to carry a spring",
+    )
+
+
+def stands_on_damper(stood: StandingCorner) -> bool:
+    """Whether a coil spring at a corner stands on its damper."""
+    layout = stood.facts.end.end.layout
+    return stood.spring is not None and (perched_on_body(layout) or layout == "torsion arm")
+
+
 def mount_carries_no_spring(case: Case) -> Iterator[Finding]:
     """A damper whose mounts were not made to carry a spring, with one on it."""
     for place, stood, _ in case.corners():
         layout, found = stood.facts.end.end.layout, stood.as_found
-        on_it = stood.spring is not None and (perched_on_body(layout) or layout == "torsion arm")
-        part = _part(stood)
-        if not on_it or case.is_found:
+        part = damper_of(stood)
+        if not stands_on_damper(stood) or case.is_found:
             continue
-        if part is not None and part.carries_spring is False:
-            yield Finding(
-                rule="mount_carries_no_spring",
-                grade="stop",
-                place=place.value,
-                station="geometry",
-                text="The spring stands on a damper whose mounts are not meant to carry one",
-                numbers={},
-                reason="Its eye, its shaft and what they are bolted to then bear the whole corner; they tear.",
-                mend=Mend(
-                    text="A damper made to carry a spring, with its mounts reinforced by a licensed workshop"
-                ),
-            )
+        against = of_mount(part)
+        if against is not None:
+            yield against.finding(place.value)
         elif (
             found is not None
             and found.facts.end.end.layout != layout

@@ -2,20 +2,13 @@
 
 from collections.abc import Iterator
 
-from feder.core.document.cursor import node
-from feder.core.document.damper import DamperPart
 from feder.core.report.findings.case import Case, share
+from feder.core.report.findings.dampers import damper_of
+from feder.core.report.findings.damping_reach import damping_at, of_damping
 from feder.core.report.shapes import Finding, Mend
 from feder.core.standing.clicked import clicks_from_shut, faults_in
-from feder.core.standing.corner import StandingCorner
-from feder.core.standing.damper import damper_at
 
 KNOBS = ("rebound", "bump", "high_bump", "both")
-
-
-def _part(stood: StandingCorner) -> DamperPart | None:
-    at = damper_at(stood.at, (stood.as_found or stood).at)
-    return node(at) if at else None
 
 
 def damping_target(case: Case) -> Iterator[Finding]:
@@ -27,21 +20,9 @@ def damping_target(case: Case) -> Iterator[Finding]:
         if not ratios or not (told or case.stood.corners[places[0]].facts.end.clicked is not None):
             continue
         place, worst = max(ratios, key=lambda pair: max(low - float(pair[1].value), float(pair[1].value) - high))
-        soft = worst.value < low
-        if low <= worst.value <= high:
-            continue
-        yield Finding(
-            rule="under_damped" if soft else "over_damped",
-            grade="look",
-            place=name,
-            station="damping",
-            text=f"{place.words.capitalize()}: {{ratio_now}} of critical at low speed, {'below' if soft else 'above'} the {{ratio_edge}} wanted",
-            numbers={"ratio_now": share(worst.value), "ratio_edge": share(low if soft else high)},
-            reason="Too little lets the body float and pitch on; too much jacks it down and takes the tyre off small bumps."
-            if soft
-            else "Too much takes the tyre off small bumps and rides hard; the body has settled long before.",
-            mend=Mend(text="Firmer clicks" if soft else "Softer clicks"),
-        )
+        against = of_damping(damping_at(case.stood.corners[place], worst), (low, high), place.words)
+        if against is not None:
+            yield against.finding(name)
 
 
 def hop_target(case: Case) -> Iterator[Finding]:
@@ -115,7 +96,7 @@ def locked_knob(case: Case) -> Iterator[Finding]:
     if case.is_found:
         return
     for place, stood, _ in case.corners():
-        part, found = _part(stood), (stood.as_found or stood).side
+        part, found = damper_of(stood), (stood.as_found or stood).side
         for knob in () if part is None else part.knobs:
             now = clicks_from_shut(part, stood.side, knob.acts)  # type: ignore[arg-type]
             was = clicks_from_shut(part, found, knob.acts)  # type: ignore[arg-type]
@@ -135,7 +116,7 @@ def locked_knob(case: Case) -> Iterator[Finding]:
 def no_curve(case: Case) -> Iterator[Finding]:
     """Curves of a damper that cannot be one, and clicks past those that were measured."""
     for place, stood, _ in case.corners():
-        part = _part(stood)
+        part = damper_of(stood)
         for name, why in () if part is None else faults_in(part):
             yield Finding(
                 rule="no_damper_curve",

@@ -62,12 +62,10 @@ def tyre_unlike(case: Case) -> Iterator[Finding]:
     """Another tyre whose contact with the arch was not read again."""
     for name, change in ((e, getattr(case.setup, f"{e}_end")) for e in ENDS):
         found = getattr(case.document.vehicle.ends, name)
-        if (
-            case.is_found
-            or change is None
-            or change.tyre is None
-            or change.tyre.radius in (None, found.tyre.radius)
-        ):
+        if case.is_found or change is None or change.tyre is None:
+            continue
+        told = change.tyre.radius or change.tyre.size
+        if told in (None, found.tyre.radius, found.tyre.size):
             continue
         if change.limits is None or change.limits.contact is None:
             yield Finding(
