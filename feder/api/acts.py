@@ -2,7 +2,7 @@
 
 from flask import Response, request
 from flask_openapi3 import APIBlueprint
-from pydantic import Field
+from pydantic import BaseModel, Field
 
 from feder.api.asked import AboutDocument, answered
 from feder.api.errors import ErrorBody
@@ -10,13 +10,16 @@ from feder.api.evaluated import EvaluateAnswer, Look, evaluated
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.core.benches.acts import Act, changes_of
+from feder.core.benches.damping.bounce import BounceBench, bounce_bench
 from feder.core.benches.damping.clicks import DampingBench, damping_bench
 from feder.core.benches.height.rings import RingWay, ring_ways
 from feder.core.benches.travel.stop import StopBench, stop_bench
 from feder.core.document.base import EndName, Place
+from feder.core.document.bounce import Kind
 from feder.core.document.changes import Change
 from feder.core.document.damper import CurveRow
 from feder.core.files.curves_csv import curves_from_csv
+from feder.core.files.logger_csv import LoggerFile, logger_file
 from feder.units.parse import read_cell
 
 acts = APIBlueprint("acts", __name__, url_prefix="/api", abp_responses={409: ErrorBody, 422: ErrorBody})
@@ -92,6 +95,42 @@ class DampingAnswer(Wire):
 def damping(body: DampingQuestion) -> Response:
     """The knobs of an end's dampers, what each click gives, and its curves."""
     return answered(DampingAnswer(bench=damping_bench(body.document, body.setup, body.end, body.place)))
+
+
+class BounceQuestion(AboutDocument):
+    setup: str
+    place: Place
+    stood: str | None = Field(None, description="The setup that stands on the wheels; none: as found.")
+
+
+class BounceAnswer(Wire):
+    bench: BounceBench
+
+
+@acts.post("/bounce", responses={200: BounceAnswer})
+def bounce(body: BounceQuestion) -> Response:
+    """Bounce tests of every corner, and of one in full."""
+    return answered(BounceAnswer(bench=bounce_bench(body.document, body.setup, body.place, body.stood)))
+
+
+class LoggerQuery(BaseModel):
+    """Which columns of a logger's file are read; what is left out is guessed from its head."""
+
+    name: str = Field("", max_length=200)
+    time: str = Field("", max_length=200)
+    reading: str = Field("", max_length=200)
+    kind: Kind | None = None
+
+
+class LoggerAnswer(Wire):
+    file: LoggerFile
+
+
+@acts.post("/logger", responses={200: LoggerAnswer})
+def logger(query: LoggerQuery) -> Response:
+    """A logger's file as it is understood, and the let-go in it; nothing is stored."""
+    told = logger_file(request.get_data(), read_cell, **query.model_dump())
+    return answered(LoggerAnswer(file=told))
 
 
 class CurvesAnswer(Wire):

@@ -8,6 +8,7 @@ from feder.core.document.document import Document
 from feder.core.document.setup import Clicks, Seat, Setup, Sides, SideSetup, SpringPart, StopTrim
 from feder.core.document.survey import Conditions, Reading, Survey, SurveyQuantity
 from feder.core.document.vehicle import BumpStopPart, End, Ends, Limits, Mount, Plate, RatioTyped, Tyre, Vehicle
+from feder.demo.bounces import nettle_bounces
 from feder.demo.dampers import NETTLE
 from feder.demo.springs import demo_spring
 
@@ -113,6 +114,7 @@ def _survey() -> Survey:
             reference="lower edge of the arch lip, straight above the hub; sill seam at the jacking notches",
         ),
         readings=tuple(readings),
+        bounces=nettle_bounces(),
     )
 
 

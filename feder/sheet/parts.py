@@ -58,6 +58,7 @@ def parts_table(document: Document, setup: Setup, report: Report, system: str) -
         lambda p: "–" if report.corners[p].body_length else fine(sides[p].body, signed=True),
     )
     add("adjusters, clicks", of_damper(_knobs))
+    add("planned with what is left, %", lambda p: _left(sides[p], side_of(found, p).damper))
     add("mode", lambda p: sides[p].mode or "–")
     add("damping, body, of critical", lambda p: share(_of_curve(report.corners[p])))
     add("damping, wheel hop", lambda p: share(report.corners[p].damping_high))
@@ -98,6 +99,12 @@ def _stack(side: SideSetup, found: SideSetup, system: str) -> str:
     return (
         ", ".join(f"{i.name} {figure(i.thickness, 'm', system, kind='fine length')}" for i in items) or "nothing"
     )
+
+
+def _left(side: SideSetup, found: DamperPart | None) -> str:
+    """The share of its curve that a worn damper is planned with."""
+    kept = side.damper is None or side.damper == found
+    return "–" if side.curve_left is None or not kept else f"{100 * side.curve_left:.0f}"
 
 
 def _replaced(setup: Setup, end: EndName, system: str) -> str:

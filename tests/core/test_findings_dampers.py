@@ -115,6 +115,11 @@ CASES = {
         lambda: with_side(nettle(), "plan", LEFT, rebound=Clicks(count=9, of=18)),
     ),
     "under_damped": ("front", nettle, lambda: clicked(4, 6)),
+    "worn_damper": (
+        LEFT,
+        lambda: with_side(nettle(), "plan", LEFT, curve_left=0.69),
+        lambda: with_side(nettle(), "plan", LEFT, curve_left=0.71),
+    ),
     "damper_out_of_reach": ("rear", nettle, lambda: banded(0.40, 0.75)),
     "over_damped": ("front", lambda: clicked(0, 0, 0.3, 0.6), lambda: clicked(0, 0, 0.3, 0.8)),
     "hop_damping": ("rear", nettle, lambda: hopped(0.15, 0.4)),
@@ -174,6 +179,26 @@ def test_an_adjuster_of_no_range_is_refused():
 def open_front():
     """Both knobs open, 1300 and 1100 N s/m, on 40 N/mm at 0.96 and the lighter of the sprung masses, 308 and 298 less 34 kg."""
     return (1300 + 1100) / 2 * 0.96**2 / (2 * math.sqrt(40e3 * 0.96**2 * (298 - 34)))
+
+
+def test_a_worn_damper_damps_by_what_is_left_of_it_and_another_one_by_all():
+    car = with_side(nettle(), "plan", LEFT, curve_left=0.5)
+    whole, half = (evaluate(d, "plan").corners[LEFT] for d in (nettle(), car))
+    for member in ("damping_ratio", "damping_rebound", "bump_low", "rebound_high", "damping_high"):
+        assert getattr(half, member).value == pytest.approx(getattr(whole, member).value / 2)
+    assert half.split_low.value == pytest.approx(whole.split_low.value)
+    found = car.setups[0].sides.rear_left.damper
+    other = with_side(car, "plan", LEFT, damper=found.but(code="new pair"))
+    assert evaluate(other, "plan").corners[LEFT].damping_ratio.value == pytest.approx(whole.damping_ratio.value)
+    # what the free knobs reach is half as well: 0.42 of the heavier side
+    said = next(f for f in evaluate(car, "plan").findings if f.rule == "damper_out_of_reach" and f.place == "rear")
+    assert said.numbers["ratio_end"].value == pytest.approx(0.4166 / 2, abs=2e-3)
+    # of a coefficient alone as well
+    bare = with_side(nettle(), "found", LEFT, damper=None)
+    whole, half = (
+        evaluate(d, "plan").corners[LEFT] for d in (bare, with_side(bare, "plan", LEFT, curve_left=0.5))
+    )
+    assert half.damping_ratio.value == pytest.approx(whole.damping_ratio.value / 2)
 
 
 def test_shares_of_critical_and_rebound_over_bump_are_told_as_ratios():

@@ -164,6 +164,8 @@ def drawn(name, seed):
             if car:
                 changed["rebound"] = Clicks(count=int(dice.integers(0, 21)), counted_from="fully open")
                 changed["bump"] = Clicks(count=int(dice.integers(0, 13)))
+            if car and maybe(0.3):
+                changed["curve_left"] = float(dice.uniform(0.3, 1.1))
             if i and car and maybe(0.3):
                 changed["top_mount"] = float(dice.choice([0.004, -0.003]))
             if "spring" in changed and car and maybe(0.3):

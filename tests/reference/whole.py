@@ -50,6 +50,8 @@ class Wheel:
                 self.coefficient = self.by_clicks()
             if self.part_now["gas_pressure"] is not None and self.part_now["rod_diameter"] is not None:
                 self.end.gas = self.part_now["gas_pressure"] * pi * self.part_now["rod_diameter"] ** 2 / 4
+        if self.side["curve_left"] and not self.other_damper and self.coefficient is not None:
+            self.coefficient *= self.side["curve_left"]
         if self.end.damper is not None and (self.turned or self.other_damper):
             self.end = self.with_another_damper()
         self.h0, self.w0 = whole.height[place], whole.load[place]

@@ -243,6 +243,8 @@ class SideSetup(Model):
     """One knob that acts on rebound and bump."""
     mode: Name | None = None
     """Mode of an electronic damper."""
+    curve_left: Annotated[float, Unit(""), Field(ge=0.02, le=3)] | None = None
+    """Share of its curve that the damper found still has, as a bounce test says; another has all of it."""
     preload: ShortLengthM | None = None
     """How far the spring is pressed at full extension, as found; a fork's cap alone does not say it."""
     fork_spacer: ShortLengthM | None = None

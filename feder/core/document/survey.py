@@ -5,6 +5,7 @@ from typing import Annotated, Literal, get_args
 from pydantic import Field
 
 from feder.core.document.base import How, Ident, Model, Place, Text
+from feder.core.document.bounce import Bounce
 from feder.core.numbers.quantities import Unit
 
 SurveyQuantity = Literal[
@@ -61,5 +62,7 @@ class Survey(Model):
     date: Annotated[str, Field(pattern=r"^\d{4}-\d{2}-\d{2}$")] | None = None
     conditions: Conditions = Conditions()
     readings: Annotated[tuple[Reading, ...], Field(max_length=2000)] = ()
+    bounces: Annotated[tuple[Bounce, ...], Field(max_length=8)] = ()
+    """Bounce tests, one for each corner."""
     damage: Text = ""
     notes: Text = ""

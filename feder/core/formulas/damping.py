@@ -43,6 +43,12 @@ def coefficient_of_all(damper_coefficient: Damping, dampers: PositiveRatio) -> N
     return damper_coefficient * dampers
 
 
+@formula(result="damper_coefficient", source="all forces of a worn damper by one share")
+def coefficient_left(damper_coefficient: Damping, share_left: PositiveRatio) -> NewtonSecondPerMetre:
+    """Coefficient that a worn damper still has."""
+    return damper_coefficient * share_left
+
+
 @formula(result="damper_coefficient", source="damping ratio solved for the coefficient")
 def damping_for_ratio(
     damping_ratio: PositiveRatio, damper_motion_ratio: MotionRatio, rate: Rate, mass: Mass

@@ -44,6 +44,7 @@ TERMS: dict[str, tuple[str, str]] = {
     "leverage": ("i_L", "Travel of the wheel for one unit of spring travel (wheel / spring)."),
     # ride
     "wheel_rate": ("k_w", "Rate of the spring as felt at the wheel: spring rate times motion ratio squared."),
+    "share_left": ("s", "Share of its curve that a worn damper still has."),
     "found_by_size": ("r_s", "Loaded radius of the tyre found, by the size on its side."),
     "new_by_size": ("r_s,n", "Loaded radius of the other tyre, by the size on its side."),
     "tyre_rate": ("k_t", "Force that one unit of tyre squash adds."),

@@ -17,6 +17,10 @@ AT_CROSSOVER = usual(
 )
 RIDER_DISAGREES = usual(0.08, "", "Share by which sags and scale may disagree about the rider.")
 MUCH_FRICTION = usual(0.2, "", "Friction as a share of rider sag from which it hides the spring.")
+# bounce test
+LEFT_WORN = usual(0.7, "", "Share of a damper's curve below which it is worn.")
+LEFT_SOUND = usual(0.8, "", "Share of a damper's curve from which it is sound.")
+LEFT_TOO_MUCH = usual(1.3, "", "Share of a damper's curve beyond which curve or clicks are doubted.")
 # geometry
 LOWEST_RATIO = usual(0.3, "", "Motion ratios of cars lie above this.")
 HIGHEST_RATIO = usual(1.15, "", "Motion ratios of cars lie below this; beyond it the inverse was probably typed.")

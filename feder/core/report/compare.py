@@ -22,7 +22,7 @@ GROUPS: dict[str, tuple[str, ...]] = {
         *("free_angle", "plate_read", "index", "plate_set"),
     ),
     "bump stops": ("stop",),
-    "dampers": ("damper",),
+    "dampers": ("damper", "curve_left"),
     "damper length": ("body",),
     "top mounts": ("top_mount",),
     "pads at the seat": ("pads", "stack"),

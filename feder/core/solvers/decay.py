@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 from itertools import pairwise
-from math import exp, log, pi, sqrt
+from math import cos, exp, log, pi, sin, sqrt
 from typing import TYPE_CHECKING, NamedTuple
 
 from feder.core.numbers.errors import OutOfRange
@@ -95,10 +95,31 @@ class Fit(NamedTuple):
     r_squared: float
     error_frequency: float
     error_ratio: float
+    cosine: float
+    """Of the fitted swing, with its sine below: in the unit of the readings."""
+    sine: float
+
+    def curve(self, times: Sequence[float]) -> list[tuple[float, float]]:
+        """The fitted swing at times counted from the release."""
+        omega = 2 * pi * self.frequency
+        damped = omega * sqrt(max(0.0, 1 - self.damping_ratio**2))
+        return [
+            (
+                t,
+                self.offset
+                + exp(-self.damping_ratio * omega * t)
+                * (self.cosine * cos(damped * t) + self.sine * sin(damped * t)),
+            )
+            for t in times
+        ]
 
 
-def fitted(points: Sequence[Sequence[float]], start: int) -> Fit:
-    """The swing that fits the readings from one on. Raises `OutOfRange` on `points`."""
+def fitted(points: Sequence[Sequence[float]], start: int, near: tuple[float, float] | None = None) -> Fit:
+    """The swing that fits the readings from one on; `near` is a frequency and damping ratio to begin at, if known.
+
+    Raises:
+        OutOfRange: on `points`.
+    """
     import numpy as np
     from scipy.optimize import least_squares
 
@@ -111,7 +132,11 @@ def fitted(points: Sequence[Sequence[float]], start: int) -> Fit:
         raise OutOfRange("points", points, "must swing: all readings are alike")
     size = sqrt(spread / len(x))
     y = (x - x.mean()) / size
-    first = _coarse(t, y)
+    first = (
+        _coarse(t, y)
+        if near is None
+        else [*_linear(t, y, 2 * pi * near[0], near[1]), log(2 * pi * near[0]), near[1]]
+    )
 
     def curve(p: "ndarray") -> "ndarray":
         offset, a, b, log_omega, zeta = p
@@ -151,7 +176,25 @@ def fitted(points: Sequence[Sequence[float]], start: int) -> Fit:
         r_squared,
         frequency * float(errors[3]),
         float(errors[4]),
+        float(found.x[1]) * size,
+        float(found.x[2]) * size,
     )
+
+
+def _columns(t: "ndarray", omega: float, zeta: float) -> "ndarray":
+    import numpy as np
+
+    damped = omega * sqrt(1 - zeta * zeta)
+    fade = np.exp(-zeta * omega * t)
+    return np.stack([np.ones_like(t), fade * np.cos(damped * t), fade * np.sin(damped * t)], axis=1)
+
+
+def _linear(t: "ndarray", y: "ndarray", omega: float, zeta: float) -> list[float]:
+    """Offset and amplitudes that fit best at a frequency and a damping ratio."""
+    import numpy as np
+
+    told, *_ = np.linalg.lstsq(_columns(t, omega, zeta), y, rcond=None)
+    return [float(x) for x in told]
 
 
 def _coarse(t: "ndarray", y: "ndarray") -> list[float]:
@@ -165,9 +208,7 @@ def _coarse(t: "ndarray", y: "ndarray") -> list[float]:
     best, start = np.inf, [0.0, 1.0, 0.0, 0.0, 0.3]
     for omega in np.geomspace(lowest, min(nyquist, pi / float(np.median(np.diff(s)))), 140):
         for zeta in (0.02, 0.08, 0.15, 0.25, 0.35, 0.5, 0.65, 0.8):
-            damped = omega * sqrt(1 - zeta * zeta)
-            fade = np.exp(-zeta * omega * s)
-            columns = np.stack([np.ones_like(s), fade * np.cos(damped * s), fade * np.sin(damped * s)], axis=1)
+            columns = _columns(s, omega, zeta)
             told, *_ = np.linalg.lstsq(columns, z, rcond=None)
             left = float(((columns @ told - z) ** 2).sum())
             if left < best:

@@ -1,10 +1,10 @@
 """The curve of a damper at its clicks: measured rows with what lies between them, a family, or a mode."""
 
 from collections.abc import Callable, Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
 
-from feder.core.document.damper import Acts, CurveRow, DamperPart, Family
+from feder.core.document.damper import Acts, Curve, CurveRow, DamperPart, Family
 from feder.core.document.setup import Clicks, SideSetup
 from feder.core.formulas.damping import family_force
 from feder.core.numbers.errors import OutOfRange
@@ -26,6 +26,8 @@ class Clicked:
     clicks: dict[str, float]
     beyond: tuple[str, ...] = ()
     """Knobs turned past the clicks that were measured: the nearest measured one stands in."""
+    left: float | None = None
+    """Share of its forces that a worn damper still has."""
 
 
 def clicks_from_shut(part: DamperPart, side: SideSetup, acts: Acts) -> float | None:
@@ -48,6 +50,13 @@ def clicked(part: DamperPart, side: SideSetup) -> Clicked | None:
     return at_clicks(part, clicks, side.mode)
 
 
+def worn(curve: Clicked | None, left: float | None) -> Clicked | None:
+    """A curve with the share of its forces that is left."""
+    if curve is None or left is None:
+        return curve
+    return replace(curve, curve=curve.curve.scaled(left), left=left)
+
+
 def at_clicks(part: DamperPart, clicks: dict[str, float], mode: str | None = None) -> Clicked | None:
     """The curve at clicks counted from shut, or of a mode."""
     try:
@@ -62,6 +71,25 @@ def at_clicks(part: DamperPart, clicks: dict[str, float], mode: str | None = Non
     except OutOfRange:
         return None
     return None
+
+
+def part_left(part: DamperPart, left: float | None) -> DamperPart:
+    """A damper of which a share of all forces is left, at every click and in every mode."""
+    if left is None:
+        return part
+
+    def points(told: Curve) -> Curve:
+        return tuple((v, force * left) for v, force in told)
+
+    family = None
+    if part.family is not None:
+        shares = ("rebound_shut", "rebound_open", "bump_shut", "bump_open")
+        family = part.family.but(**{name: getattr(part.family, name) * left for name in shares})
+    return part.but(
+        rows=tuple(row.but(points=points(row.points)) for row in part.rows),
+        modes=tuple(mode.but(points=points(mode.points)) for mode in part.modes),
+        family=family,
+    )
 
 
 def turned_to_its_end(part: DamperPart, clicks: dict[str, float], *, shut: bool) -> Clicked | None:

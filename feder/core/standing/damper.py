@@ -14,10 +14,10 @@ from feder.core.formulas.damper_body import (
     limit_with_body,
     reversed_of,
 )
-from feder.core.formulas.damping import coefficient_of_all
+from feder.core.formulas.damping import coefficient_left, coefficient_of_all
 from feder.core.numbers.working import given, solved
 from feder.core.practice.targets import LOW_SPEED
-from feder.core.standing.clicked import Clicked, clicked
+from feder.core.standing.clicked import Clicked, clicked, worn
 from feder.core.standing.facts import EndFacts
 
 UNTOLD_LENGTH = "the lengths of this damper and of the one found are not told: as found"
@@ -96,14 +96,22 @@ def length_change(side: Cursor, found: Cursor, place: Place, length: str) -> flo
     return length_beside(now, was)
 
 
+def left_of(side: Cursor, found: Cursor) -> float | None:
+    """Share of its curve that a corner's damper still has; nothing: all, as of any other than the one found."""
+    left: float | None = node(side).curve_left
+    return None if is_own(side, found) else left
+
+
 def with_its_own(end: EndFacts, side: Cursor, found: Cursor, place: Place) -> EndFacts:
     """The end with coefficient and gas of a corner's damper; what that does not tell is as found, and marked."""
     at, own = damper_at(side, found), is_own(side, found)
+    left = left_of(side, found)
     if not at:
-        return end
+        one = _left(end.damper_coefficient, side, left, f"{place.words} damper")
+        return end if left is None else replace(end, damper_coefficient=one)
     part: DamperPart = node(at)
     label = f"{place.words} damper {part.code}"
-    curve = clicked(part, node(side))
+    curve = worn(clicked(part, node(side)), left)
     one = quantity(at.coefficient, f"{label}, coefficient")
     if curve is not None:
         one = low_coefficient(curve, at, side, label)
@@ -111,6 +119,8 @@ def with_its_own(end: EndFacts, side: Cursor, found: Cursor, place: Place) -> En
         one = coefficient_of_all(one, given(end.dampers, f"{end.name} dampers", "", source="counted"))
     if one is None:
         one = _as_found(end.damper_coefficient, f"{label}, coefficient", "N*s/m", own)
+    if curve is None:
+        one = _left(one, side, left, label)
     gas = _as_found(end.gas, f"{label}, gas push", "N", own)
     if part.gas_pressure is not None and part.rod_diameter is not None:
         rod = number(at.rod_diameter, f"{label}, rod diameter", source="by calliper")
@@ -139,12 +149,21 @@ def clicks_read(curve: Clicked, at: Cursor, side: Cursor, label: str) -> dict[st
             words = member.replace("_", ", ")
             told = number(at.family[member], f"{label}, family, {words}", source=curve.source, assumed=True)
             inputs[f"family, {words}"] = told
+    if curve.left is not None:
+        inputs["share left"] = number(side.curve_left, f"{label}, share of its curve left", source="bounce test")
     for acts in curve.clicks:
         inputs[f"{acts} clicks"] = number(side[acts].count, f"{label}, {acts} clicks", source="set", unit="")
     unsure = curve.assumed or bool(curve.beyond)
     words = "past the measured clicks: the nearest stands in" if curve.beyond else curve.source
     inputs["curve"] = given(1.0, f"{label}, curve", "", source=words, assumed=unsure)
     return inputs
+
+
+def _left(coefficient: float | None, side: Cursor, left: float | None, label: str) -> float | None:
+    """What a worn damper still has of its coefficient."""
+    if coefficient is None or left is None:
+        return coefficient
+    return coefficient_left(coefficient, number(side.curve_left, f"{label}, share left", source="bounce test"))
 
 
 def _as_found(value: float | None, label: str, unit: str, own: bool) -> float | None:

@@ -36,7 +36,7 @@ def end_at(facts: Facts, index: int, place: Place) -> EndFacts:
     parts = [getattr(setup, f"{name}_end"), getattr(setup, f"{name}_bar")]
     for side in sides:
         parts += [side.damper, side.spring]
-    numbers = tuple((side.body, side.top_mount, side.spacer, side.mode) for side in sides)
+    numbers = tuple((side.body, side.top_mount, side.spacer, side.mode, side.curve_left) for side in sides)
     parts += [getattr(side, knob) for side in sides for knob in ("rebound", "bump", "high_bump", "both")]
     known = (*parts_as_found(facts.document), *parts)
     return _KEPT.of(known, (index, place, numbers, is_tracing()), lambda: _end_at(facts, index, place))

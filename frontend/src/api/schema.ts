@@ -208,6 +208,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bounce": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bounce tests of every corner, and of one in full. */
+        post: operations["acts_bounce_bounce_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/logger": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A logger's file as it is understood, and the let-go in it; nothing is stored. */
+        post: operations["acts_logger_logger_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/curves": {
         parameters: {
             query?: never;
@@ -1867,6 +1901,39 @@ export interface components {
             /** Lever */
             lever: number;
         };
+        /**
+         * Bounce
+         * @description What was read of one corner: let-goes of a logger, and three heights off a film of a ruler.
+         */
+        Bounce: {
+            place: components["schemas"]["Place"];
+            /**
+             * Kind
+             * @default height
+             * @enum {string}
+             */
+            kind?: "height" | "acceleration";
+            /**
+             * Runs
+             * @default []
+             */
+            runs?: components["schemas"]["LetGo"][];
+            /**
+             * Rest
+             * @default null
+             */
+            rest?: number | null;
+            /**
+             * Low
+             * @default null
+             */
+            low?: number | null;
+            /**
+             * Next Low
+             * @default null
+             */
+            next_low?: number | null;
+        };
         /** Brief */
         Brief: {
             /**
@@ -2743,6 +2810,26 @@ export interface components {
             value: number;
         };
         /**
+         * LetGo
+         * @description One let-go of a logger's file: readings over time, and where the hand let go if that was moved by hand.
+         */
+        LetGo: {
+            /**
+             * Name
+             * @default let-go
+             */
+            name?: string;
+            /** Times */
+            times: number[];
+            /** Readings */
+            readings: number[];
+            /**
+             * Release
+             * @default null
+             */
+            release?: number | null;
+        };
+        /**
          * Limits
          * @description Travel limits of a corner as hub-to-arch heights (springless sweep).
          */
@@ -3124,6 +3211,7 @@ export interface components {
              *         "caster": null,
              *         "clamp": null,
              *         "collar": null,
+             *         "curve_left": null,
              *         "damper": null,
              *         "fork_spacer": null,
              *         "free_angle": null,
@@ -3162,6 +3250,7 @@ export interface components {
              *         "caster": null,
              *         "clamp": null,
              *         "collar": null,
+             *         "curve_left": null,
              *         "damper": null,
              *         "fork_spacer": null,
              *         "free_angle": null,
@@ -3200,6 +3289,7 @@ export interface components {
              *         "caster": null,
              *         "clamp": null,
              *         "collar": null,
+             *         "curve_left": null,
              *         "damper": null,
              *         "fork_spacer": null,
              *         "free_angle": null,
@@ -3238,6 +3328,7 @@ export interface components {
              *         "caster": null,
              *         "clamp": null,
              *         "collar": null,
+             *         "curve_left": null,
              *         "damper": null,
              *         "fork_spacer": null,
              *         "free_angle": null,
@@ -3276,6 +3367,7 @@ export interface components {
              *         "caster": null,
              *         "clamp": null,
              *         "collar": null,
+             *         "curve_left": null,
              *         "damper": null,
              *         "fork_spacer": null,
              *         "free_angle": null,
@@ -3314,6 +3406,7 @@ export interface components {
              *         "caster": null,
              *         "clamp": null,
              *         "collar": null,
+             *         "curve_left": null,
              *         "damper": null,
              *         "fork_spacer": null,
              *         "free_angle": null,
@@ -3470,6 +3563,11 @@ export interface components {
              */
             mode?: string | null;
             /**
+             * Curve Left
+             * @default null
+             */
+            curve_left?: number | null;
+            /**
              * Preload
              * @default null
              */
@@ -3561,6 +3659,7 @@ export interface components {
              *       "high_bump": null,
              *       "both": null,
              *       "mode": null,
+             *       "curve_left": null,
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
@@ -3602,6 +3701,7 @@ export interface components {
              *       "high_bump": null,
              *       "both": null,
              *       "mode": null,
+             *       "curve_left": null,
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
@@ -3643,6 +3743,7 @@ export interface components {
              *       "high_bump": null,
              *       "both": null,
              *       "mode": null,
+             *       "curve_left": null,
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
@@ -3684,6 +3785,7 @@ export interface components {
              *       "high_bump": null,
              *       "both": null,
              *       "mode": null,
+             *       "curve_left": null,
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
@@ -3725,6 +3827,7 @@ export interface components {
              *       "high_bump": null,
              *       "both": null,
              *       "mode": null,
+             *       "curve_left": null,
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
@@ -3766,6 +3869,7 @@ export interface components {
              *       "high_bump": null,
              *       "both": null,
              *       "mode": null,
+             *       "curve_left": null,
              *       "preload": null,
              *       "fork_spacer": null,
              *       "oil_level": null,
@@ -3920,6 +4024,11 @@ export interface components {
              * @default []
              */
             readings?: components["schemas"]["Reading"][];
+            /**
+             * Bounces
+             * @default []
+             */
+            bounces?: components["schemas"]["Bounce"][];
             /**
              * Damage
              * @default
@@ -5324,6 +5433,220 @@ export interface components {
             end: "front" | "rear";
             /** @default null */
             place?: components["schemas"]["Place"] | null;
+        };
+        /** BounceAnswer */
+        BounceAnswer: {
+            bench: components["schemas"]["BounceBench"];
+        };
+        /**
+         * BounceBench
+         * @description All corners' rows, and one corner in full.
+         */
+        BounceBench: {
+            /** Rows */
+            rows: components["schemas"]["BounceRow"][];
+            place: components["schemas"]["Place"];
+            /** Stood */
+            stood: string;
+            /** Clicks */
+            clicks: string;
+            /** Runs */
+            runs: components["schemas"]["RunShown"][];
+            by_hand: components["schemas"]["ByHand"] | null;
+            /** Hand Waits */
+            hand_waits: string;
+            /** Resting */
+            resting: components["schemas"]["Resting"][];
+        };
+        /**
+         * BounceRow
+         * @description A corner: what it reads, what a sound one would, the share of its curve left, and the plan with it.
+         */
+        BounceRow: {
+            place: components["schemas"]["Place"];
+            /** Waits */
+            waits: string;
+            /**
+             * By
+             * @default null
+             */
+            by?: ("logger" | "hand") | null;
+            /** @default null */
+            reads?: components["schemas"]["Figure"] | null;
+            /**
+             * Uncertain
+             * @default null
+             */
+            uncertain?: number | null;
+            /** @default null */
+            expected?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            left?: components["schemas"]["Figure"] | null;
+            /**
+             * Left Uncertain
+             * @default null
+             */
+            left_uncertain?: number | null;
+            /**
+             * Frequency
+             * @default null
+             */
+            frequency?: number | null;
+            /** @default null */
+            frequency_expected?: components["schemas"]["Figure"] | null;
+            /**
+             * Verdict
+             * @default null
+             */
+            verdict?: ("worn" | "sound" | "not told" | "too firm") | null;
+            /** @default null */
+            plan?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            plan_left?: components["schemas"]["Figure"] | null;
+            /**
+             * Kept
+             * @default true
+             */
+            kept?: boolean;
+            /**
+             * Applied
+             * @default null
+             */
+            applied?: number | null;
+        };
+        /**
+         * ByHand
+         * @description Three heights off a film: the damping ratio of the two lows, and what follows.
+         */
+        ByHand: {
+            /** Ratio */
+            ratio: number;
+            /** Uncertain */
+            uncertain: number;
+            /** Expected */
+            expected: number | null;
+            /** Left */
+            left: number | null;
+        };
+        /**
+         * Resting
+         * @description A number that the expected reading rests on.
+         */
+        Resting: {
+            /** Words */
+            words: string;
+            figure: components["schemas"]["Figure"];
+        };
+        /**
+         * RunShown
+         * @description One let-go: its readings against time from the release, and what was read of it, or why nothing can be.
+         */
+        RunShown: {
+            /** Name */
+            name: string;
+            /** Times */
+            times: number[];
+            /** Readings */
+            readings: number[];
+            /** Release */
+            release: number;
+            /**
+             * Depth
+             * @default null
+             */
+            depth?: number | null;
+            /**
+             * Ratio
+             * @default null
+             */
+            ratio?: number | null;
+            /**
+             * Frequency
+             * @default null
+             */
+            frequency?: number | null;
+            /**
+             * Rest
+             * @default null
+             */
+            rest?: number | null;
+            /**
+             * Fitted
+             * @default []
+             */
+            fitted?: [
+                number,
+                number
+            ][];
+            /**
+             * Sound
+             * @default []
+             */
+            sound?: [
+                number,
+                number
+            ][];
+            /**
+             * Trouble
+             * @default
+             */
+            trouble?: string;
+        };
+        /** BounceQuestion */
+        BounceQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            place: components["schemas"]["Place"];
+            /**
+             * Stood
+             * @description The setup that stands on the wheels; none: as found.
+             * @default null
+             */
+            stood?: string | null;
+        };
+        /** LoggerAnswer */
+        LoggerAnswer: {
+            file: components["schemas"]["LoggerFile"];
+        };
+        /**
+         * LoggerFile
+         * @description What a file holds, which columns are read, and the let-go in it or why there is none.
+         */
+        LoggerFile: {
+            /** Columns */
+            columns: string[];
+            /** Units */
+            units: {
+                [key: string]: string;
+            };
+            /** Lines */
+            lines: number;
+            /** Sample */
+            sample: string[][];
+            /** Time */
+            time: string;
+            /** Reading */
+            reading: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "height" | "acceleration";
+            run: components["schemas"]["LetGo"] | null;
+            /** Trouble */
+            trouble: string;
         };
         /** CurvesAnswer */
         CurvesAnswer: {
@@ -6886,6 +7209,91 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DampingAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    acts_bounce_bounce_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BounceQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BounceAnswer"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    acts_logger_logger_post: {
+        parameters: {
+            query?: {
+                name?: string;
+                time?: string;
+                reading?: string;
+                kind?: ("height" | "acceleration") | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoggerAnswer"];
                 };
             };
             /** @description Conflict */

@@ -15,9 +15,9 @@ from feder.core.practice.targets import HIGH_SPEED, LOW_SPEED
 from feder.core.report.evaluate import evaluated
 from feder.core.report.shapes import Report
 from feder.core.solvers.damper_curve import DamperCurve
-from feder.core.standing.clicked import at_clicks, clicks_from_shut, faults_in
+from feder.core.standing.clicked import at_clicks, clicks_from_shut, faults_in, part_left
 from feder.core.standing.corner import StandingCorner
-from feder.core.standing.damper import damper_at
+from feder.core.standing.damper import damper_at, left_of
 from feder.core.standing.facts import places_of
 
 Judged = Literal["in", "soft", "firm"]
@@ -118,7 +118,7 @@ def damping_bench(document: Document, setup: str, end: EndName, place: Place | N
     at = damper_at(corner.at, (corner.as_found or corner).at)
     if not at:
         return None
-    part: DamperPart = node(at)
+    part = part_left(node(at), left_of(corner.at, (corner.as_found or corner).at))
     body, body_found = (_body(s, r, places, end) for s, r in ((corner, report), (was, found)))
     brief = document.brief
     band, split = brief.damping_band, brief.split_wanted

@@ -34,6 +34,7 @@ ABOUT = {
     "damper_too_short": "corners.{place}.droop",
     "under_damped": "corners.{place}_left.damping_ratio",
     "damper_out_of_reach": "corners.{place}_left.damping_ratio",
+    "worn_damper": "corners.{place}.damping_ratio",
     "over_damped": "corners.{place}_left.damping_ratio",
     "hop_damping": "corners.{place}_left.damping_high",
     "rebound_over_bump": "corners.{place}.split_low",

@@ -2,11 +2,13 @@
 
 from collections.abc import Iterator
 
+from feder.core.practice.thresholds import LEFT_WORN
 from feder.core.report.findings.case import Case, share
 from feder.core.report.findings.dampers import damper_of
 from feder.core.report.findings.damping_reach import damping_at, of_damping
 from feder.core.report.shapes import Finding, Mend
 from feder.core.standing.clicked import clicks_from_shut, faults_in
+from feder.core.standing.damper import left_of
 
 KNOBS = ("rebound", "bump", "high_bump", "both")
 
@@ -67,6 +69,24 @@ def rebound_over_bump(case: Case) -> Iterator[Finding]:
                 mend=Mend(text="Turn one knob against the other"),
             )
             break
+
+
+def worn_damper(case: Case) -> Iterator[Finding]:
+    """A damper that a bounce test found worn, planned with what is left."""
+    for place, stood, _ in case.corners():
+        left = left_of(stood.at, (stood.as_found or stood).at)
+        if left is None or left >= LEFT_WORN:
+            continue
+        yield Finding(
+            rule="worn_damper",
+            grade="stop",
+            place=place.value,
+            station="damping",
+            text="Worn: {ratio_left} of the damper's curve is left",
+            numbers={"ratio_left": share(left)},
+            reason="A worn damper lets wheel and body swing on; on one side alone it pulls the vehicle over bumps.",
+            mend=Mend(text="Renew both dampers of the axle"),
+        )
 
 
 def clicks_unlike(case: Case) -> Iterator[Finding]:

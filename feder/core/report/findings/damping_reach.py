@@ -3,13 +3,12 @@
 from dataclasses import dataclass
 
 from feder.core.document.cursor import node
-from feder.core.document.damper import DamperPart
 from feder.core.practice.targets import LOW_SPEED
 from feder.core.report.findings.against import Against
 from feder.core.report.findings.case import share
 from feder.core.report.shapes import Figure, Mend
 from feder.core.solvers.damper_curve import DamperCurve
-from feder.core.standing.clicked import at_clicks, turned_to_its_end
+from feder.core.standing.clicked import at_clicks, part_left, turned_to_its_end
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.damper import damper_at
 
@@ -39,7 +38,7 @@ def damping_at(stood: StandingCorner, told: Figure) -> DampingAt:
     at, curve = damper_at(stood.at, (stood.as_found or stood).at), stood.facts.end.clicked
     if not at or curve is None:
         return DampingAt(ratio, told.assumed)
-    part: DamperPart = node(at)
+    part = part_left(node(at), curve.left)
     now, reached = _mean(curve.curve), []
     if part.modes:
         reached = [c.curve for mode in part.modes if (c := at_clicks(part, {}, mode.name)) is not None]

@@ -95,6 +95,7 @@ RULES: tuple[Rule, ...] = (
     damping.damping_target,
     damping.hop_target,
     damping.rebound_over_bump,
+    damping.worn_damper,
     damping.clicks_unlike,
     damping.locked_knob,
     settings.knob_left_alone,
