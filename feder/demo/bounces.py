@@ -1,4 +1,4 @@
-"""Made-up bounce tests of the hatchback, as a logger wrote them: one damper worn, two sound, one not yet bounced."""
+"""Made-up bounce tests of the hatchback, as a logger wrote them: one damper worn, two sound, one not bounced."""
 
 from pathlib import Path
 

@@ -1,4 +1,4 @@
-import type { Document, Place, Reading, SideSetup } from '@/api/client'
+import type { Bounce, Document, Place, Reading, SideSetup } from '@/api/client'
 import type { Path } from '@/logic/patch'
 import { type Bounds, boundsOf } from '@/units/read'
 
@@ -185,15 +185,7 @@ export function written(
       how: row.how!,
       ...(tolerance === null ? {} : { tolerance }),
     }
-    const list = value === null ? others : [...others, made]
-    if (at >= 0) return [{ path: ['surveys', at, 'readings'], value: list }]
-    const [surveys, found] = [document.surveys ?? [], document.setups[0]!.id]
-    const first = surveys.length ? surveys : [{ id: 'first', readings: [] }]
-    if (!setup || setup === found) return [{ path: ['surveys'], value: [{ id: 'first', readings: list }] }]
-    const taken = new Set(first.map((s) => s.id))
-    let [id, n] = ['set-down', 1]
-    while (taken.has(id)) id = `set-down-${(n += 1)}`
-    return [{ path: ['surveys'], value: [...first, { id, setup, readings: list }] }]
+    return inSurvey(document, { readings: value === null ? others : [...others, made] }, setup)
   }
   const now = sideOf(document, place)[row.member!]
   const made =
@@ -203,6 +195,24 @@ export function written(
         ? value
         : { counted_from: 'fully closed', ...(typeof now === 'object' ? now : {}), count: Math.round(value) }
   return [{ path: ['setups', 0, 'sides', place, row.member!], value: made }]
+}
+
+/** What is read of the vehicle as it stands, put into the survey of the setup that stands on the wheels. */
+export function inSurvey(
+  document: Document,
+  read: { readings: Reading[] } | { bounces: Bounce[] },
+  setup?: string,
+): { path: Path; value: unknown }[] {
+  const at = surveyAt(document, setup)
+  const [[member, value]] = Object.entries(read) as [[string, unknown]]
+  if (at >= 0) return [{ path: ['surveys', at, member], value }]
+  const [surveys, found] = [document.surveys ?? [], document.setups[0]!.id]
+  const first = surveys.length ? surveys : [{ id: 'first', readings: [] }]
+  if (!setup || setup === found) return [{ path: ['surveys'], value: [{ id: 'first', readings: [], ...read }] }]
+  const taken = new Set(first.map((s) => s.id))
+  let [id, n] = ['set-down', 1]
+  while (taken.has(id)) id = `set-down-${(n += 1)}`
+  return [{ path: ['surveys'], value: [...first, { id, setup, readings: [], ...read }] }]
 }
 
 /** The first step that has no value yet; the start when all are filled. */

@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import type { EndName, Place } from '@/api/client'
 import FindingList from '@/components/FindingList.vue'
 import { useVehicle } from '@/composables/useVehicle'
+import BounceView from '@/damping/BounceView.vue'
 import CurveChart from '@/damping/CurveChart.vue'
 import CurveRows from '@/damping/CurveRows.vue'
 import EndRules from '@/damping/EndRules.vue'
@@ -15,7 +16,7 @@ import DamperChoice from '@/dampers/DamperChoice.vue'
 /** Clicks as slide rules: what each gives with these springs, before a knob is touched; and the dampers' curves. */
 const vehicle = useVehicle()
 const route = useRoute()
-const view = computed(() => (route.query.view === 'damper' ? 'damper' : 'clicks'))
+const view = computed(() => VIEWS.find((v) => v.id === route.query.view)?.id ?? 'clicks')
 const side = ref<'both' | 'left' | 'right'>('both')
 const benches = provideBenches(side)
 const two = computed(() => vehicle.places.value.length === 2)
@@ -24,6 +25,7 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
 const lead = (e: EndName): Place => (two.value ? e : (`${e}_${side.value === 'right' ? 'right' : 'left'}` as Place))
 const VIEWS = [
   { id: 'clicks', words: 'Clicks' },
+  { id: 'bounce', words: 'Bounce' },
   { id: 'damper', words: 'Damper' },
 ] as const
 const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
@@ -43,7 +45,7 @@ const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
         >{{ v.words }}</router-link
       >
     </nav>
-    <div v-if="!two" class="end sides" role="tablist" aria-label="Which side">
+    <div v-if="!two && view !== 'bounce'" class="end sides" role="tablist" aria-label="Which side">
       <button
         v-for="s in ['both', 'left', 'right'] as const"
         :key="s"
@@ -68,6 +70,7 @@ const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
       <SpeedTable class="speeds" :places="ENDS.map(lead)" />
     </div>
   </template>
+  <BounceView v-else-if="view === 'bounce'" />
   <template v-else>
     <section v-for="e in ENDS" :key="e" class="dampers">
       <h2>{{ e === 'front' ? 'Front' : 'Rear' }}</h2>
@@ -76,7 +79,7 @@ const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
     </section>
   </template>
   <FindingList :findings="findings" />
-  <p class="small quiet mt-3">
+  <p v-if="view !== 'bounce'" class="small quiet mt-3">
     Damping is judged with both knobs where they stand: at low speed against the body on its wheel rate, at high speed
     against the wheel. Clicks are counted gently from the end; a knob is not forced past it. A charged damper is not
     opened.

@@ -70,12 +70,12 @@ def _let_go_at(run: LetGo) -> int:
     rest = sum(tail) / len(tail)
     way = copysign(1.0, run.readings[first] - rest)
     off = [(x - rest) * way for x in run.readings]
-    start, bottom = first, 0.0
-    for i in range(first, len(off)):
-        if off[i] <= 0:
+    start, bottom, largest = first, 0.0, max(off)
+    for i, by in enumerate(off):
+        if by <= 0:
             bottom = 0.0
-        elif off[i] >= A_PUSH * off[first] and off[i] > bottom:
-            bottom, start = off[i], i
+        elif by >= A_PUSH * largest and by > bottom:
+            bottom, start = by, i
     return start
 
 
