@@ -5,6 +5,7 @@ from feder.core.document.brief import Brief
 from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import Setup, Sides, SideSetup, SpringPart
 from feder.core.document.vehicle import BumpStopPart, End, Ends, Limits, Mount, Plate, RatioTyped, Tyre, Vehicle
+from feder.demo.found_dampers import BRAMBLE
 from feder.demo.survey import Readings, survey_of
 
 _FL, _FR, _RL, _RR = PLACES
@@ -101,6 +102,7 @@ def _setup(name: str, parent: str | None) -> Setup:
         pressure = 3.2e5 if place.end == "front" else 3.6e5
         sides[place.value] = SideSetup(
             spring=spring,
+            damper=BRAMBLE[place.end] if found else None,
             set_by="height" if found else "collar",
             collar=None if found else 0.0,
             tyre_pressure=pressure,

@@ -7,6 +7,7 @@ from feder.core.document.brief import Brief
 from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import AirSpringPart, Clicks, Setup, Sides, SideSetup
 from feder.core.document.vehicle import End, Ends, Fork, Mount, RatioFromLeverage, SeatPoint, Tyre, Vehicle
+from feder.demo.found_dampers import FINCH
 from feder.demo.survey import Wheel, sags_of
 
 _LEVERAGE = ((0.0, 2.72), (0.03, 2.60), (0.06, 2.50), (0.09, 2.41), (0.12, 2.33), (0.146, 2.27))
@@ -94,6 +95,7 @@ def _setup(name: str, parent: str | None) -> Setup:
     found = parent is None
     front = SideSetup(
         spring=FORK_AIR,
+        damper=FINCH["front"] if found else None,
         set_by="height" if found else "pressure",
         pressure=4.9e5 if found else 5.2e5,
         rebound=Clicks(count=8, of=15),
@@ -103,6 +105,7 @@ def _setup(name: str, parent: str | None) -> Setup:
     shock = SHOCK_AIR if found else SHOCK_AIR.model_copy(update={"spacers": 3})
     rear = SideSetup(
         spring=shock,
+        damper=FINCH["rear"] if found else None,
         set_by="height" if found else "pressure",
         pressure=12.0e5 if found else 14.3e5,
         rebound=Clicks(count=7, of=14),

@@ -19,6 +19,7 @@ from feder.core.document.vehicle import (
     Tyre,
     Vehicle,
 )
+from feder.demo.found_dampers import MAGPIE_FORK, roadster_shock
 from feder.demo.survey import Wheel, sags_of
 
 _LEVERAGE = ((0.0, 2.42), (0.03, 2.30), (0.06, 2.20), (0.09, 2.12), (0.13, 2.04))
@@ -123,6 +124,7 @@ def _setup(name: str, parent: str | None) -> Setup:
     found = parent is None
     front = SideSetup(
         spring=FORK_SPRING,
+        damper=MAGPIE_FORK if found else None,
         set_by="height" if found else "collar",
         collar=0.003 if found else 0.0117,
         seat=Seat(pitch=0.001, thread=0.015),
@@ -135,6 +137,7 @@ def _setup(name: str, parent: str | None) -> Setup:
     )
     rear = SideSetup(
         spring=SHOCK_SPRING if found else _STIFFER,
+        damper=roadster_shock() if found else None,
         set_by="height" if found else "collar",
         collar=0.012 if found else 0.0052,
         seat=Seat(pitch=0.0015, thread=0.024),

@@ -18,6 +18,7 @@ from feder.core.document.vehicle import (
     Tyre,
     Vehicle,
 )
+from feder.demo.found_dampers import NORMAL, SEDGE
 from feder.demo.survey import Readings, survey_of
 
 _FL, _FR, _RL, _RR = PLACES
@@ -114,6 +115,8 @@ def _setup(name: str, parent: str | None) -> Setup:
     sides = {
         p.value: SideSetup(
             spring=(_FOUND if found else _PLAN)[p.end],
+            damper=SEDGE[p.end] if found else None,
+            mode=NORMAL,
             set_by="height" if found else "collar",
             collar=None if found else 0.0,
             stop=None if found else trims[p.end],

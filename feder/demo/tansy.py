@@ -19,6 +19,7 @@ from feder.core.document.vehicle import (
     Tyre,
     Vehicle,
 )
+from feder.demo.found_dampers import TANSY
 from feder.demo.survey import Readings, survey_of
 
 _FL, _FR, _RL, _RR = PLACES
@@ -118,11 +119,17 @@ def _setup(name: str, parent: str | None) -> Setup:
     found = parent is None
     front = SideSetup(
         spring=_FRONT,
+        damper=TANSY["front"] if found else None,
         set_by="height" if found else "collar",
         collar=0.0,
         tyre_pressure=2.0e5,
     )
-    rear = SideSetup(spring=FITTED, hub_to_arch=None if found else 0.322, tyre_pressure=2.0e5)
+    rear = SideSetup(
+        spring=FITTED,
+        damper=TANSY["rear"] if found else None,
+        hub_to_arch=None if found else 0.322,
+        tyre_pressure=2.0e5,
+    )
     sides = Sides(front_left=front, front_right=front, rear_left=rear, rear_right=rear)
     words = "as found" if found else "level empty"
     return Setup(id=name, name=words, stage="as found" if found else "plan", parent=parent, sides=sides)

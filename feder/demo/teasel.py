@@ -19,6 +19,7 @@ from feder.core.document.vehicle import (
     Tyre,
     Vehicle,
 )
+from feder.demo.found_dampers import TEASEL
 from feder.demo.survey import Readings, survey_of
 
 _FL, _FR, _RL, _RR = PLACES
@@ -94,8 +95,19 @@ def _vehicle() -> Vehicle:
 
 def _setup(name: str, parent: str | None) -> Setup:
     found = parent is None
-    front = SideSetup(spring=_BAR, hub_to_arch=None if found else 0.465, tyre_pressure=2.3e5)
-    rear = SideSetup(spring=_REAR, set_by="height" if found else "collar", collar=0.0, tyre_pressure=2.6e5)
+    front = SideSetup(
+        spring=_BAR,
+        damper=TEASEL["front"] if found else None,
+        hub_to_arch=None if found else 0.465,
+        tyre_pressure=2.3e5,
+    )
+    rear = SideSetup(
+        spring=_REAR,
+        damper=TEASEL["rear"] if found else None,
+        set_by="height" if found else "collar",
+        collar=0.0,
+        tyre_pressure=2.6e5,
+    )
     sides = Sides(front_left=front, front_right=front, rear_left=rear, rear_right=rear)
     words = "as found" if found else "nose level"
     return Setup(id=name, name=words, stage="as found" if found else "plan", parent=parent, sides=sides)

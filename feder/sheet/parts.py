@@ -23,7 +23,7 @@ def parts_table(document: Document, setup: Setup, report: Report, system: str) -
     """Parts of a setup by corner; nothing where it tells none."""
     found = document.setups[0]
     sides = {p: side_of(setup, p) for p in PLACES}
-    dampers = {p: sides[p].damper or side_of(found, p).damper for p in PLACES}
+    dampers = {p: _damper(setup, found, p) for p in PLACES}
     mm = SHOWN_UNIT.get(unit_shown("m", system)[0], unit_shown("m", system)[0])
     rows = []
 
@@ -99,6 +99,13 @@ def _stack(side: SideSetup, found: SideSetup, system: str) -> str:
     return (
         ", ".join(f"{i.name} {figure(i.thickness, 'm', system, kind='fine length')}" for i in items) or "nothing"
     )
+
+
+def _damper(setup: Setup, found: Setup, place: Place) -> DamperPart | None:
+    """The damper that stands at a corner; with another suspension in its place the one found is gone."""
+    change: EndChange | None = getattr(setup, f"{place.end}_end")
+    gone = change is not None and change.is_layout
+    return side_of(setup, place).damper or (None if gone else side_of(found, place).damper)
 
 
 def _left(side: SideSetup, found: DamperPart | None) -> str:

@@ -272,3 +272,81 @@ def test_a_family_is_as_unsure_as_an_estimate(car):
     c = (coefficient("rear", 0, 7) + coefficient("rear", 1, 10)) / 2
     wanted = shares["rebound_shut"].tolerance * 11 / 18 / 2 / c * told.value
     assert shares["rebound_shut"].effect == pytest.approx(wanted, rel=1e-3)
+
+
+def test_a_high_speed_knob_is_judged_against_wheel_hop(car):
+    rows = tuple(
+        CurveRow(rebound=0, bump=0, high_bump=k, points=((-0.3, -900.0), (0.05, 150.0), (0.3, 700.0 - 100 * k)))
+        for k in (0, 4)
+    )
+    knobs = (Knob(acts="rebound", clicks=4), Knob(acts="bump", clicks=4), Knob(acts="high_bump", clicks=4))
+    part = DamperPart(code="three ways", knobs=knobs, rows=rows)
+    for place in REAR:
+        at = {name: Clicks(count=0, of=4) for name in ("rebound", "bump")}
+        car = with_side(car, "plan", place, damper=part, high_bump=Clicks(count=2, of=4), **at)
+    bench = damping_bench(car, "plan", "rear")
+    rule = next(r for r in bench.rules if r.acts == "high_bump")
+    low, high = car.brief.hop_band
+    share = 2 / (1 + SPLIT)
+    assert (rule.band_low, rule.band_high) == pytest.approx((low * share, high * share))
+    # by hand at 0.3 m/s: 700 to 300 N over four clicks, MR 0.94, 205 N/mm of tyre, 28 kg
+    rate = evaluate(car, "plan").ends["rear"].wheel_rate.value
+    by_hand = [(700 - 100 * k) / 0.3 * 0.94**2 / (2 * sqrt((rate + 205e3) * 28)) for k in range(5)]
+    assert rule.ratios == pytest.approx(by_hand)
+    assert rule.ratio == pytest.approx(by_hand[2])
+    # low speed does not feel it
+    bump = next(r for r in bench.rules if r.acts == "bump")
+    assert bump.ratios[0] == pytest.approx(ratio(evaluate(car, "plan"), "rear", 3000))
+    # without a row that tells its clicks, or without a tyre rate, there is nothing to judge
+    plain = part.but(rows=tuple(r.but(high_bump=None) for r in rows[:1]))
+    for place in REAR:
+        car = with_side(car, "plan", place, damper=plain)
+    assert [r.acts for r in damping_bench(car, "plan", "rear").rules] == ["rebound", "bump"]
+
+
+@pytest.mark.parametrize(
+    ("points", "words", "numbers"),
+    [
+        (
+            [(-0.3, -600), (-0.05, -100), (0.05, 60), (0.3, 300)],
+            ["2 velocities in rebound", "2 velocities in bump"],
+            {},
+        ),
+        ([(0.05, 60), (0.1, 110), (0.3, 300)], ["no velocity in rebound"], {}),
+        (
+            [(-0.3, -600), (-0.2, -420), (-0.1, -220), (0.05, 50), (0.1, 100), (0.3, 300)],
+            ["rebound begins at {speed}"],
+            {"speed": 0.1},
+        ),
+        (
+            [(-0.2, -400), (-0.1, -200), (-0.05, -100), (0.05, 50), (0.1, 100), (0.3, 300)],
+            ["rebound ends at {speed}"],
+            {"speed": 0.2},
+        ),
+        # 1000 N s/m either way with 40 N of gas push and 25 N of friction in it
+        (
+            [(v, 1000 * v + 40 + (25 if v > 0 else -25)) for v in (-0.3, -0.1, -0.05, 0.05, 0.1, 0.3)],
+            ["gas push was left in", "friction was left in"],
+            {"force": 40},
+        ),
+        ([(v, 1000 * v + 14) for v in (-0.3, -0.1, -0.05, 0.05, 0.1, 0.3)], [], {}),
+    ],
+)
+def test_what_can_be_doubted_of_a_curve_is_told_with_its_numbers(car, points, words, numbers):
+    part = DamperPart(
+        code="bench",
+        rows=(
+            CurveRow(points=((-1.0, -2e3), (-0.05, -1e2), (-0.3, -6e2), (0.05, 5e1), (0.1, 9e1), (0.3, 3e2))),
+            CurveRow(points=tuple(points)),
+        ),
+    )
+    bench = damping_bench(with_side(car, "plan", "rear_left", damper=part), "plan", "rear", Place.REAR_LEFT)
+    told = [d for d in bench.doubts if d.row == 1]
+    assert len(told) == len(words)
+    for doubt, say in zip(told, words, strict=True):
+        assert say in doubt.text
+    for name, value in numbers.items():
+        assert told[0].numbers[name].value == pytest.approx(value, abs=1e-9)
+    if len(words) == 2 and numbers:
+        assert told[1].numbers["force"].value == pytest.approx(25)
+    assert not [d for d in bench.doubts if d.row == 0]

@@ -194,7 +194,7 @@ def test_a_file_keeps_the_damper_and_the_one_found_is_left_alone(car):
 
 
 def test_a_fork_has_two_dampers():
-    motorcycle = magpie()
+    motorcycle = with_side(magpie(), "found", "front", damper=None)
     part = DamperPart(code="CART", coefficient=DampingValue(value=500))
     one = evaluate(motorcycle, "plan").corners["front"].damping_ratio.value
     coefficient = motorcycle.vehicle.ends.front.damper_coefficient.value

@@ -8,6 +8,7 @@ import pytest
 from pydantic import BaseModel
 
 from feder.core.document.base import Quantity, RateValue
+from feder.core.document.damper import Family
 from feder.core.document.vehicle import AntiRollBar, BumpStopPart, RatioFromLeverage, RatioFromSweep, RatioTyped
 from feder.core.numbers.errors import NoEquilibrium, OutOfRange
 from feder.core.numbers.quantities import Unit
@@ -29,7 +30,7 @@ SHARE_OF = {"sweep": 0.01, "levers": 0.03, "maker": 0.03, "bench": 0.01, "wire":
 BY_UNIT = {"m": METRES, "kg": 1.0, "rad": DEGREES}
 SHARE_BY_UNIT = {"": 0.01, "N/m": 0.03, "N*s/m": 0.10, "N*m/rad": 0.03, "m^2": 0.03, "m^3": 0.03, "Pa": 0.02}
 CALLIPER = {"rod_diameter", "bore", "diameter"}
-DECIDED = {"hub_to_arch", "rider_sag", "collar", "pressure", "stop", "spacer", "free_angle", "clamp", "plate_read"}
+DECIDED = {"hub_to_arch", "rider_sag", "collar", "pressure", "spacer", "free_angle", "clamp", "plate_read"}
 
 
 def unit_of(model, name):
@@ -83,9 +84,10 @@ def shaken(document, dice, setup):
             elif (
                 isinstance(value, float) and (unit := unit_of(model, name)) is not None and name != "shear_modulus"
             ):
-                changed[name] = value + same(
-                    twin(here, model), deviation(value, unit, name=name) if value else 0.0
-                )
+                spread = deviation(value, unit, name=name) if value else 0.0
+                if isinstance(model, Family) and name.endswith(("_shut", "_open")):  # assumed, all of it
+                    spread = 0.15 * value
+                changed[name] = value + same(twin(here, model), spread)
         for kind, name, usual in ((BumpStopPart, "compressible", 0.5), (AntiRollBar, "motion_ratio", 1.0)):
             if isinstance(model, kind) and getattr(model, name) is None:  # a usual value stands in, 15 % uncertain
                 changed[name] = usual + same((*path, name), 0.15 * usual)

@@ -6,7 +6,7 @@ from pydantic import BaseModel
 
 from feder.core.document.base import AngularRateValue, DampingValue, ForceValue, MassValue, RateValue
 from feder.core.document.conversion import EndChange
-from feder.core.document.damper import DamperPart, DamperStop, Family, Knob
+from feder.core.document.damper import DamperMode, DamperPart, DamperStop, Family, Knob
 from feder.core.document.document import LoadItem, LoadState
 from feder.core.document.setup import Clicks, Seat, SpringPart, StackItem, StopTrim
 from feder.core.document.vehicle import (
@@ -301,7 +301,9 @@ def doubled(model):
             changed[name] = value.but(value=2 * value.value, tolerance=tolerance)
         elif isinstance(value, BaseModel):
             changed[name] = doubled(value)
-        elif name == "points" and value and isinstance(model, SpringPart | BumpStopPart):
+        elif name == "modes":
+            changed[name] = tuple(doubled(mode) for mode in value)
+        elif name == "points" and value and isinstance(model, SpringPart | BumpStopPart | DamperMode):
             changed[name] = tuple((x, 2 * f) for x, f in value)
         elif (isinstance(model, Family) and name.endswith(("_shut", "_open"))) or (
             name in ("tender_rate", "most_load", "pressure", "shear_modulus") and value is not None

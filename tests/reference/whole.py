@@ -37,7 +37,9 @@ class Wheel:
         if self.change or whole.data["setups"][0]["id"] != setup["id"]:
             self.end = End(whole.data, name, whole.survey, setup)
         self.side, self.was = setup["sides"][place], whole.data["setups"][0]["sides"][place]
-        self.part_now = self.side["damper"] or self.was["damper"]
+        other = setup[self.place.split("_")[0] + "_end"]
+        gone = other is not None and other["layout"] is not None
+        self.part_now = self.side["damper"] or (None if gone else self.was["damper"])
         self.other_damper = self.side["damper"] is not None and self.side["damper"] != self.was["damper"]
         found = setup["id"] == whole.data["setups"][0]["id"]
         self.turned = 0.0 if found else (self.side["body"] or 0.0) + (self.side["top_mount"] or 0.0)

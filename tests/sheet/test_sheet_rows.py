@@ -111,6 +111,12 @@ def test_a_two_wheelers_settings_stand_in_their_own_cells():
 def test_a_forks_oil_and_the_dampers_of_a_bike_by_name():
     bike = magpie()
     assert cells(page(bike, "plan"), "oil in a leg") == []
+    assert cells(page(bike, "plan"), "damper") == [
+        ["cartridge 41", "cartridge 41", ""],
+        ["shock 33, three ways", "shock 33, three ways", ""],
+    ]
+    for place in ("front", "rear"):
+        bike = with_side(bike, "found", place, damper=None)
     assert cells(page(bike, "plan"), "damper") == []
     bike = with_side(bike, "found", "front", oil_quantity=0.000520, oil_grade="10 W")
     bike = with_side(bike, "plan", "front", oil_quantity=0.000480, damper=DamperPart(code="cartridge 7"))

@@ -180,7 +180,7 @@ TYPED: dict[str, tuple[str, float, float]] = {
     "SideSetup.clamp": ("m", -0.05, 1),
     "SideSetup.shock_length": ("m", 0.05, 1),
     "StopTrim.length": ("m", 0.002, 0.3),
-    "Bounce.height": ("m", 0.05, 3),
+    "Bounce.rest": ("m", 0.05, 3),
     "Survey.mass": ("kg", 5, 5000),
     "Survey.hub_to_arch": ("m", 0.05, 2),
     "Survey.floor_to_arch": ("m", 0.2, 3),

@@ -17,6 +17,9 @@ AT_CROSSOVER = usual(
 )
 RIDER_DISAGREES = usual(0.08, "", "Share by which sags and scale may disagree about the rider.")
 MUCH_FRICTION = usual(0.2, "", "Friction as a share of rider sag from which it hides the spring.")
+# damper curves
+SLOWEST_READ = usual(0.06, "m/s", "A curve that begins beyond this velocity does not tell low speed.")
+LEFT_IN = usual(15.0, "N", "Force of a curve at rest from which gas push or friction was left in it.")
 # bounce test
 LEFT_WORN = usual(0.7, "", "Share of a damper's curve below which it is worn.")
 LEFT_SOUND = usual(0.8, "", "Share of a damper's curve from which it is sound.")

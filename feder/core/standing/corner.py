@@ -7,6 +7,7 @@ from feder.core.document.cursor import Cursor, maybe, number
 from feder.core.document.setup import SideSetup, SpringPart
 from feder.core.formulas.wheel_heights import hub_to_arch_after
 from feder.core.solvers.equilibrium import Curve
+from feder.core.standing.damper import damper_at, is_own, left_of
 from feder.core.standing.facts import CornerFacts
 from feder.core.standing.parts.air import AirFacts
 from feder.core.standing.parts.bump_stop import StopFacts
@@ -63,6 +64,21 @@ class StandingCorner:
     """The same corner as found; nothing where this is it."""
     fixed: bool = False
     """Whether the adjuster stands where it was set, whatever the load."""
+
+    @property
+    def damper_at(self) -> Cursor:
+        """Where the damper that stands here is told; nothing where none is."""
+        return damper_at(self.at, (self.as_found or self).at, self.facts.end)
+
+    @property
+    def damper_left(self) -> float | None:
+        """Share of its curve that its damper still has, where a bounce test said so."""
+        return left_of(self.at, (self.as_found or self).at, self.facts.end)
+
+    @property
+    def keeps_damper(self) -> bool:
+        """Whether the damper found still stands here."""
+        return not (self.facts.end.other_suspension or is_own(self.at, (self.as_found or self).at))
 
     def but(self, **members: object) -> "StandingCorner":
         """The same corner with other members; quicker than a general copy, on the live path.

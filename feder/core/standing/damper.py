@@ -31,9 +31,12 @@ def is_own(side: Cursor, found: Cursor) -> bool:
     return bool(side.damper) and node(side.damper) != node(found.damper)
 
 
-def damper_at(side: Cursor, found: Cursor) -> Cursor:
-    """Where the damper of a corner stands in the document: the setup's own, or the one found."""
-    return side.damper if side.damper else found.damper
+def damper_at(side: Cursor, found: Cursor, end: EndFacts) -> Cursor:
+    """Where the damper of a corner stands in the document: the setup's own, or the one found.
+
+    With another suspension in its place the one found is gone.
+    """
+    return side.damper if side.damper or end.other_suspension else found.damper
 
 
 def turned(side: Cursor, place: Place) -> float | None:
@@ -96,16 +99,16 @@ def length_change(side: Cursor, found: Cursor, place: Place, length: str) -> flo
     return length_beside(now, was)
 
 
-def left_of(side: Cursor, found: Cursor) -> float | None:
+def left_of(side: Cursor, found: Cursor, end: EndFacts) -> float | None:
     """Share of its curve that a corner's damper still has; nothing: all, as of any other than the one found."""
     left: float | None = node(side).curve_left
-    return None if is_own(side, found) else left
+    return None if end.other_suspension or is_own(side, found) else left
 
 
 def with_its_own(end: EndFacts, side: Cursor, found: Cursor, place: Place) -> EndFacts:
     """The end with coefficient and gas of a corner's damper; what that does not tell is as found, and marked."""
-    at, own = damper_at(side, found), is_own(side, found)
-    left = left_of(side, found)
+    at, own = damper_at(side, found, end), is_own(side, found)
+    left = left_of(side, found, end)
     if not at:
         one = _left(end.damper_coefficient, side, left, f"{place.words} damper")
         return end if left is None else replace(end, damper_coefficient=one)

@@ -58,7 +58,7 @@ def _end_at(facts: Facts, index: int, place: Place) -> EndFacts:
             )  # the axle's own ratio left with its leaves
     else:
         end = end_facts(facts.at, name, overlaid(facts.at.vehicle.ends[name], change), springs)
-        end = _on_its_tyre(end, change, facts.ends[name])
+        end = replace(_on_its_tyre(end, change, facts.ends[name]), other_suspension=told.is_layout)
     setting: BarSetting | None = setup.front_bar if name == "front" else setup.rear_bar
     if setting is not None and end.end.bar is not None:
         end = replace(end, bar_rate=_bar_rate(end, setting))

@@ -56,6 +56,8 @@ class EndFacts:
     """Sag readings of a two-wheeler's wheel."""
     clicked: Clicked | None = None
     """The curve of a corner's damper at its clicks."""
+    other_suspension: bool = False
+    """Whether a setup has another suspension here than the one found."""
     tyre_radius: float | None = None
     """Loaded radius of the tyre, as read or by its size."""
     leaf: bool = False

@@ -5345,6 +5345,20 @@ export interface components {
             short: number;
         };
         /**
+         * CurveDoubt
+         * @description A doubt of one measured curve: its place among them, from 0, and what it is.
+         */
+        CurveDoubt: {
+            /** Row */
+            row: number;
+            /** Text */
+            text: string;
+            /** Numbers */
+            numbers: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+        };
+        /**
          * CurveDrawn
          * @description A curve's straight pieces, velocity and force, as far as it is drawn.
          */
@@ -5379,6 +5393,8 @@ export interface components {
             waits: string;
             /** Faults */
             faults: string[];
+            /** Doubts */
+            doubts: components["schemas"]["CurveDoubt"][];
             /** Rules */
             rules: components["schemas"]["ClickRule"][];
             /** Ratio */

@@ -163,7 +163,7 @@ const HAND = [
           v-for="h in HAND"
           :key="h.member"
           :label="h.words"
-          of="Bounce.height"
+          of="Bounce.rest"
           :model-value="told[h.member]"
           @update:model-value="(v) => put(`${h.words}, ${placeWords(place)}`, { [h.member]: v })" />
         <span v-if="bench?.by_hand" class="mean"

@@ -6,6 +6,9 @@ import QuantityField from '@/components/QuantityField.vue'
 import { useDraft } from '@/composables/useDraft'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
+import { sentence } from '@/logic/sentence'
+
+import { useBenches } from './useBenches'
 
 /** What is known of a damper's curve: measured rows by click, an assumed family, or one coefficient. */
 const props = defineProps<{ end: EndName; place: Place; both: boolean }>()
@@ -79,6 +82,8 @@ const span = (row: NonNullable<DamperPart['rows']>[number]): string => {
   const v = row.points.map((p) => p[0]!)
   return `${row.points.length} points, ${Math.min(...v).toFixed(2)} to ${Math.max(...v).toFixed(2)} m/s`
 }
+const benches = useBenches()
+const doubts = (i: number) => (benches.of(props.end)?.doubts ?? []).filter((d) => d.row === i)
 const out = (i: number): void => put('measured curves', { rows: part.value!.rows!.filter((_, k) => k !== i) })
 </script>
 
@@ -91,7 +96,12 @@ const out = (i: number): void => put('measured curves', { rows: part.value!.rows
           <td>
             <b>{{ clicksOf(r) }}</b>
           </td>
-          <td>{{ span(r) }}</td>
+          <td>
+            {{ span(r) }}
+            <small v-for="d in doubts(i)" :key="d.text" class="doubt"
+              ><b class="grade-look">Look</b> {{ sentence(d.text, d.numbers, units.system.value) }}</small
+            >
+          </td>
           <td class="r">
             <button class="link" :aria-label="`take curve ${i + 1} out, ${end}`" @click="out(i)">take out</button>
           </td>
@@ -157,6 +167,6 @@ const out = (i: number): void => put('measured curves', { rows: part.value!.rows
 </template>
 
 <style scoped>
-.curves { display: grid; gap: 6px; justify-items: start; padding-bottom: 12px; } h3 { margin: 8px 0 0; } table { width: 100%; border-collapse: collapse; } td { border-top: 1px solid var(--rule); height: 44px; } .r { text-align: right; }
+.curves { display: grid; gap: 6px; justify-items: start; padding-bottom: 12px; } h3 { margin: 8px 0 0; } table { width: 100%; border-collapse: collapse; } td { border-top: 1px solid var(--rule); height: 44px; } .r { text-align: right; } .doubt { display: block; line-height: 1.2; }
 .grid { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 8px 12px; align-items: end; width: 100%; } @media (max-width: 620px) { .grid { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); } }
 </style>

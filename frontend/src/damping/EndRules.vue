@@ -46,7 +46,7 @@ const offers = computed(() =>
 const words = computed(() =>
   (bench.value?.rules ?? [])
     .filter((r) => r.acts in offers.value)
-    .map((r) => `${r.acts === 'both' ? 'it to' : r.acts} ${counted(r, r.offered!)}`)
+    .map((r) => `${r.acts === 'both' ? 'it to' : r.acts.replace('_', '-speed ')} ${counted(r, r.offered!)}`)
     .join(', '),
 )
 const setMode = (mode: string | null): void =>

@@ -33,7 +33,6 @@ from feder.core.solvers.damper_curve import curve_of
 from feder.core.solvers.let_go import STEP, TwoMass, let_go
 from feder.core.standing.clicked import at_clicks, clicks_from_shut
 from feder.core.standing.corner import StandingCorner
-from feder.core.standing.damper import damper_at, is_own
 from feder.core.standing.facts import places_of
 
 Verdict = Literal["worn", "sound", "not told", "too firm"]
@@ -181,8 +180,8 @@ def _survey(document: Document, stood: str | None) -> Survey | None:
 
 def _sound(stood: StandingCorner, told: CornerReport) -> _Sound:
     """The corner as it stands, with the whole curve of its damper."""
-    end, found = stood.facts.end, (stood.as_found or stood).at
-    motion, at = end.damper.ratio(stood.hub_to_arch), damper_at(stood.at, found)
+    end, _found = stood.facts.end, (stood.as_found or stood).at
+    motion, at = end.damper.ratio(stood.hub_to_arch), stood.damper_at
     part = node(at) if at else None
     clicks = {} if part is None else {k.acts: clicks_from_shut(part, stood.side, k.acts) for k in part.knobs}
     known = {a: c for a, c in clicks.items() if c is not None}
@@ -247,7 +246,7 @@ def _counted(stood: StandingCorner, acts: str) -> int:
 def _row(
     place: Place, told: Bounce | None, sound: _Sound, planned: StandingCorner, plan: CornerReport
 ) -> tuple[BounceRow, list[ReadSwing | str]]:
-    kept = not is_own(planned.at, (planned.as_found or planned).at)
+    kept = planned.keeps_damper
     applied = planned.side.curve_left if kept else None
     whole = plan.damping_ratio
     if whole is not None and applied:

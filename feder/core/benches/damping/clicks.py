@@ -6,18 +6,18 @@ from typing import Literal
 
 from feder.core.document.base import EndName, Place
 from feder.core.document.cursor import node
-from feder.core.document.damper import Acts, DamperPart, Knob
+from feder.core.document.damper import Acts, CurveRow, DamperPart, Knob
 from feder.core.document.document import Document
 from feder.core.document.setup import SideSetup
-from feder.core.formulas.damping import damping_ratio
+from feder.core.formulas.damping import damping_at_wheel, damping_ratio, wheel_hop_damping
 from feder.core.numbers.working import untraced
 from feder.core.practice.targets import HIGH_SPEED, LOW_SPEED
 from feder.core.report.evaluate import evaluated
-from feder.core.report.shapes import Report
+from feder.core.report.shapes import Figure, Report
+from feder.core.solvers.curve_quality import SIDES, doubts_of
 from feder.core.solvers.damper_curve import DamperCurve
 from feder.core.standing.clicked import at_clicks, clicks_from_shut, faults_in, part_left
 from feder.core.standing.corner import StandingCorner
-from feder.core.standing.damper import damper_at, left_of
 from feder.core.standing.facts import places_of
 
 Judged = Literal["in", "soft", "firm"]
@@ -54,6 +54,15 @@ class ClickRule:
 
 
 @dataclass(frozen=True, slots=True)
+class CurveDoubt:
+    """A doubt of one measured curve: its place among them, from 0, and what it is."""
+
+    row: int
+    text: str
+    numbers: dict[str, Figure]
+
+
+@dataclass(frozen=True, slots=True)
 class CurveDrawn:
     """A curve's straight pieces, velocity and force, as far as it is drawn."""
 
@@ -73,6 +82,8 @@ class DampingBench:
     assumed: bool
     waits: str
     faults: tuple[str, ...]
+    doubts: tuple[CurveDoubt, ...]
+    """Of measured curves: what is thin or left in."""
     rules: tuple[ClickRule, ...]
     ratio: float | None
     found_ratio: float | None
@@ -99,9 +110,20 @@ class _Body:
     rate: float
     motion: float
     dampers: float
+    hop: tuple[float, float] | None
+    """Tyre rate and unsprung mass, against which high speed is judged."""
 
     def ratio(self, coefficient: float) -> float:
         return float(damping_ratio(coefficient * self.dampers, self.motion, self.rate, self.mass))
+
+    def by(self, acts: Acts, curve: DamperCurve) -> float | None:
+        """What a knob's side gives: at low speed against the body, of a high-speed knob against wheel hop."""
+        if acts != "high_bump":
+            return self.ratio(_side_chord(curve, acts))
+        if self.hop is None:
+            return None
+        at_wheel = damping_at_wheel(curve.chord(HIGH_SPEED) * self.dampers, self.motion)
+        return float(wheel_hop_damping(at_wheel, self.rate, *self.hop))
 
 
 def damping_bench(document: Document, setup: str, end: EndName, place: Place | None = None) -> DampingBench | None:
@@ -115,10 +137,10 @@ def damping_bench(document: Document, setup: str, end: EndName, place: Place | N
         _, stood, report = evaluated(document, setup, None)
         _, found_stood, found = evaluated(document, document.setups[0].id, None)
     corner, was = stood.corners[places[0]], found_stood.corners[places[0]]
-    at = damper_at(corner.at, (corner.as_found or corner).at)
+    at = corner.damper_at
     if not at:
         return None
-    part = part_left(node(at), left_of(corner.at, (corner.as_found or corner).at))
+    part = part_left(node(at), corner.damper_left)
     body, body_found = (_body(s, r, places, end) for s, r in ((corner, report), (was, found)))
     brief = document.brief
     band, split = brief.damping_band, brief.split_wanted
@@ -130,8 +152,20 @@ def damping_bench(document: Document, setup: str, end: EndName, place: Place | N
     rules = tuple(
         rule
         for knob in part.knobs
-        if knob.acts != "high_bump"
-        and (rule := _rule(part, knob, corner.side, clicks, body, there, body_found, band, split))
+        if (knob.acts != "high_bump" or any(row.high_bump is not None for row in part.rows))
+        and (
+            rule := _rule(
+                part,
+                knob,
+                corner.side,
+                clicks,
+                body,
+                there,
+                body_found,
+                brief.hop_band if knob.acts == "high_bump" else band,
+                split,
+            )
+        )
     )
     return DampingBench(
         end=end,
@@ -140,6 +174,11 @@ def damping_bench(document: Document, setup: str, end: EndName, place: Place | N
         assumed=now is not None and now.assumed,
         waits=_waits(part, clicks, corner.side, now is not None),
         faults=tuple(f"{name}: {why}" for name, why in faults_in(part)),
+        doubts=tuple(
+            CurveDoubt(i, doubt.text, {n: Figure(v, unit) for n, (v, unit) in doubt.numbers.items()})
+            for i, row in enumerate(part.rows)
+            for doubt in doubts_of(row.points, _sides_of(row))
+        ),
         rules=rules,
         ratio=ratio,
         found_ratio=found_ratio,
@@ -158,15 +197,24 @@ def damping_bench(document: Document, setup: str, end: EndName, place: Place | N
     )
 
 
+def _sides_of(row: CurveRow) -> tuple[str, ...]:
+    """The sides that a measured curve tells: by its clicks, both where it names knobs of both, or none."""
+    if row.both is not None or (row.rebound is None) == (row.bump is None and row.high_bump is None):
+        return SIDES
+    return ("rebound",) if row.rebound is not None else ("bump",)
+
+
 def _body(stood: StandingCorner, report: Report, places: tuple[Place, ...], end: EndName) -> _Body | None:
     """One corner's mass and rate, or the mean of both."""
     told = report.corners[places[0]] if len(places) == 1 else report.ends[end]
     motion = stood.facts.end.damper.ratio(stood.hub_to_arch)
     if told.sprung_mass is None or told.wheel_rate is None or told.wheel_rate.value <= 0 or not motion:
         return None
-    return _Body(
-        float(told.sprung_mass.value), float(told.wheel_rate.value), float(motion), stood.facts.end.dampers
-    )
+    facts = stood.facts.end
+    hop = None
+    if facts.tyre_rate is not None and facts.unsprung_mass:
+        hop = float(facts.tyre_rate), float(facts.unsprung_mass)
+    return _Body(float(told.sprung_mass.value), float(told.wheel_rate.value), float(motion), facts.dampers, hop)
 
 
 def _clicks(part: DamperPart, side: SideSetup) -> dict[str, float]:
@@ -185,7 +233,9 @@ def _side_chord(curve: DamperCurve, acts: Acts) -> float:
 
 def _band_of(acts: Acts, band: tuple[float, float], split: float) -> tuple[float, float]:
     """The wanted mean, shared between rebound and bump by the wanted split."""
-    share = {"rebound": 2 * split / (1 + split), "bump": 2 / (1 + split)}.get(acts, 1.0)
+    share = {"rebound": 2 * split / (1 + split), "bump": 2 / (1 + split), "high_bump": 2 / (1 + split)}.get(
+        acts, 1.0
+    )
     return band[0] * share, band[1] * share
 
 
@@ -206,10 +256,11 @@ def _rule(
         tried = at_clicks(
             part, {**dict.fromkeys((k.acts for k in part.knobs), 0.0), **clicks, knob.acts: float(click)}
         )
-        if tried is None or body is None:
+        given = None if tried is None or body is None else body.by(knob.acts, tried.curve)
+        if given is None:
             ratios = []
             break
-        ratios.append(body.ratio(_side_chord(tried.curve, knob.acts)))
+        ratios.append(given)
     at = clicks.get(knob.acts)
     now = None if at is None else int(at)
     within = now is not None and 0 <= now < len(ratios)
@@ -230,9 +281,7 @@ def _rule(
         counted=None if told is None else told.count,
         ratios=tuple(ratios),
         ratio=ratio,
-        found_ratio=None
-        if found_curve is None or body_found is None
-        else body_found.ratio(_side_chord(found_curve, knob.acts)),
+        found_ratio=None if found_curve is None or body_found is None else body_found.by(knob.acts, found_curve),
         band_low=low,
         band_high=high,
         judged=judged,

@@ -5,7 +5,6 @@ from typing import Any
 from feder.core.document.cursor import node, number
 from feder.core.formulas.damper_body import body_turned, collar_by_rule, engaged_after, link_for_drop
 from feder.core.standing.corner import StandingCorner
-from feder.core.standing.damper import damper_at
 from feder.core.standing.facts import EndFacts
 
 Settings = dict[str, tuple[float | None, str]]
@@ -13,8 +12,7 @@ Settings = dict[str, tuple[float | None, str]]
 
 def damper_figures(stood: StandingCorner) -> Settings:
     """Body length and engaged thread as set, and what a rule shows at the collar; what is known of them."""
-    found = stood.as_found or stood
-    at, words = damper_at(stood.at, found.at), stood.facts.place.words
+    at, words = stood.damper_at, stood.facts.place.words
     turned = None
     if stood.as_found is not None and stood.side.body:
         turned = number(stood.at.body, f"{words} damper's body longer than told", source="set")

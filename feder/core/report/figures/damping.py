@@ -12,7 +12,7 @@ from feder.core.numbers.working import given, solved
 from feder.core.practice.targets import HIGH_SPEED, LOW_SPEED
 from feder.core.report.figures.dampers import Settings
 from feder.core.standing.corner import StandingCorner
-from feder.core.standing.damper import clicks_read, damper_at
+from feder.core.standing.damper import clicks_read
 
 
 def damping_figures(stood: StandingCorner, at_wheel: float | None, mass: float | None) -> Settings:
@@ -21,7 +21,7 @@ def damping_figures(stood: StandingCorner, at_wheel: float | None, mass: float |
     curve, ratio = end.clicked, end.damper.ratio(hub)
     if curve is None:
         return {}
-    at = damper_at(stood.at, (stood.as_found or stood).at)
+    at = stood.damper_at
     inputs = clicks_read(curve, at, stood.at, f"{stood.facts.place.words} damper")
 
     def force(velocity: float, name: str) -> float:

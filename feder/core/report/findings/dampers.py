@@ -9,13 +9,13 @@ from feder.core.report.findings.against import Against
 from feder.core.report.findings.case import Case, length
 from feder.core.report.shapes import Finding, Mend
 from feder.core.standing.corner import StandingCorner
-from feder.core.standing.damper import damper_at, is_own
+from feder.core.standing.damper import is_own
 from feder.core.standing.springing.seat import perched_on_body
 
 
 def damper_of(stood: StandingCorner) -> DamperPart | None:
     """The damper that stands at a corner; nothing where none was told."""
-    at = damper_at(stood.at, (stood.as_found or stood).at)
+    at = stood.damper_at
     return node(at) if at else None
 
 

@@ -8,7 +8,6 @@ from feder.core.report.findings.dampers import damper_of
 from feder.core.report.findings.damping_reach import damping_at, of_damping
 from feder.core.report.shapes import Finding, Mend
 from feder.core.standing.clicked import clicks_from_shut, faults_in
-from feder.core.standing.damper import left_of
 
 KNOBS = ("rebound", "bump", "high_bump", "both")
 
@@ -74,7 +73,7 @@ def rebound_over_bump(case: Case) -> Iterator[Finding]:
 def worn_damper(case: Case) -> Iterator[Finding]:
     """A damper that a bounce test found worn, planned with what is left."""
     for place, stood, _ in case.corners():
-        left = left_of(stood.at, (stood.as_found or stood).at)
+        left = stood.damper_left
         if left is None or left >= LEFT_WORN:
             continue
         yield Finding(

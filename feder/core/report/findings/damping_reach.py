@@ -10,7 +10,6 @@ from feder.core.report.shapes import Figure, Mend
 from feder.core.solvers.damper_curve import DamperCurve
 from feder.core.standing.clicked import at_clicks, part_left, turned_to_its_end
 from feder.core.standing.corner import StandingCorner
-from feder.core.standing.damper import damper_at
 
 TOO_LITTLE = (
     "Too little lets the body float and pitch on; too much jacks it down and takes the tyre off small bumps."
@@ -35,7 +34,7 @@ class DampingAt:
 def damping_at(stood: StandingCorner, told: Figure) -> DampingAt:
     """What the knobs of a corner's damper reach, where they give the ratio told now."""
     ratio = float(told.value)
-    at, curve = damper_at(stood.at, (stood.as_found or stood).at), stood.facts.end.clicked
+    at, curve = stood.damper_at, stood.facts.end.clicked
     if not at or curve is None:
         return DampingAt(ratio, told.assumed)
     part = part_left(node(at), curve.left)

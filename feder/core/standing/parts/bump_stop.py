@@ -90,7 +90,7 @@ def stop_facts(end: EndFacts, side: Cursor, found: Cursor, place: Place) -> Stop
 
     A damper's own stop stands before the one of the end; its shaft shows at full extension.
     """
-    at = damper_at(side, found)
+    at = damper_at(side, found, end)
     if at and node(at).stop is not None:
         return None if end.droop is None else _own_stop(end, at.stop, side, place)
     of_end, name = end.at.bump_stop, place.end
