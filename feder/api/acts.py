@@ -85,6 +85,7 @@ class DampingQuestion(AboutDocument):
     setup: str
     end: EndName
     place: Place | None = None
+    load_state: str | None = None
 
 
 class DampingAnswer(Wire):
@@ -94,7 +95,9 @@ class DampingAnswer(Wire):
 @acts.post("/damping", responses={200: DampingAnswer})
 def damping(body: DampingQuestion) -> Response:
     """The knobs of an end's dampers, what each click gives, and its curves."""
-    return answered(DampingAnswer(bench=damping_bench(body.document, body.setup, body.end, body.place)))
+    return answered(
+        DampingAnswer(bench=damping_bench(body.document, body.setup, body.end, body.place, body.load_state))
+    )
 
 
 class BounceQuestion(AboutDocument):

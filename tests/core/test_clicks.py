@@ -350,3 +350,16 @@ def test_what_can_be_doubted_of_a_curve_is_told_with_its_numbers(car, points, wo
     if len(words) == 2 and numbers:
         assert told[1].numbers["force"].value == pytest.approx(25)
     assert not [d for d in bench.doubts if d.row == 0]
+
+
+def test_under_a_load_the_rules_go_by_its_mass_and_mark_what_is_assumed():
+    bike = magpie()
+    alone, solo = (damping_bench(bike, "plan", "rear", load_state=state) for state in (None, "solo"))
+    report = evaluate(bike, "plan", "solo")
+    told = report.ends["rear"]
+    # 150 and 280 N at 0.05 m/s; the shock's own ratio at that height
+    motion = report.corners["rear"].damper_motion_ratio.value
+    by_hand = (150 + 280) / 2 / 0.05 * motion**2 / (2 * sqrt(told.wheel_rate.value * told.sprung_mass.value))
+    assert solo.ratio == pytest.approx(by_hand)
+    assert solo.ratio < alone.ratio
+    assert solo.ratio == pytest.approx(report.corners["rear"].damping_ratio.value)

@@ -5449,6 +5449,11 @@ export interface components {
             end: "front" | "rear";
             /** @default null */
             place?: components["schemas"]["Place"] | null;
+            /**
+             * Load State
+             * @default null
+             */
+            load_state?: string | null;
         };
         /** BounceAnswer */
         BounceAnswer: {

@@ -61,7 +61,7 @@ const end = (name: string): number[] | undefined => props.bench.curves.find((c) 
 </template>
 
 <style scoped>
-.chart { width: 100%; background: var(--sheet); } .axis { stroke: var(--ink); stroke-width: 1.2; } .grid { stroke: var(--rule); stroke-dasharray: 2 3; } .tick { stroke: var(--ink); }
+.chart { width: 100%; max-width: 300px; background: var(--sheet); } .axis { stroke: var(--ink); stroke-width: 1.2; } .grid { stroke: var(--rule); stroke-dasharray: 2 3; } .tick { stroke: var(--ink); }
 .t { font-size: 10.5px; fill: var(--ink-2); } .curve { fill: none; stroke: var(--ink); stroke-width: 1; } .curve.now { stroke: var(--plan); stroke-width: 2.5; } .curve.now.fact { stroke: var(--ink); } .curve.found { stroke-dasharray: 3 3; }
 .dot { fill: var(--plan); } .dot.fact { fill: var(--ink); }
 </style>

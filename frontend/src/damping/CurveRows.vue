@@ -80,7 +80,8 @@ const clicksOf = (row: NonNullable<DamperPart['rows']>[number]): string =>
     .join(', ') || 'no clicks told'
 const span = (row: NonNullable<DamperPart['rows']>[number]): string => {
   const v = row.points.map((p) => p[0]!)
-  return `${row.points.length} points, ${Math.min(...v).toFixed(2)} to ${Math.max(...v).toFixed(2)} m/s`
+  const at = (speed: number): string => units.show(speed, 'm/s', { kind: 'damper speed', decimals: 3 })
+  return `${row.points.length} points, ${at(Math.min(...v))} to ${at(Math.max(...v))} ${units.unit('m/s', 'damper speed').written}`
 }
 const benches = useBenches()
 const doubts = (i: number) => (benches.of(props.end)?.doubts ?? []).filter((d) => d.row === i)

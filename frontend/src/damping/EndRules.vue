@@ -69,11 +69,10 @@ defineExpose({ offers })
           bench.ratio === null ? '–' : `${mark}${bench.ratio.toFixed(2)}`
         }}</span
         ><small class="quiet"
-          >mean of both<template v-if="bench.found_ratio !== null"
-            ><br />was {{ bench.found_ratio.toFixed(2) }}</template
-          ></small
+          >mean of both{{ ' '
+          }}<template v-if="bench.found_ratio !== null"><br />was {{ bench.found_ratio.toFixed(2) }}</template></small
         ><small
-          >wanted<br /><b>{{ bench.band_low.toFixed(2) }}–{{ bench.band_high.toFixed(2) }}</b></small
+          >wanted{{ ' ' }}<br /><b>{{ bench.band_low.toFixed(2) }}–{{ bench.band_high.toFixed(2) }}</b></small
         ></template
       >
     </div>
@@ -84,6 +83,7 @@ defineExpose({ offers })
       <template v-else>
         <v-select
           v-if="bench.modes.length"
+          class="mode"
           label="mode"
           density="compact"
           :items="[...bench.modes]"
@@ -112,6 +112,7 @@ defineExpose({ offers })
 
 <style scoped>
 .end { display: grid; grid-template-columns: 92px minmax(0, 1fr); gap: 12px; border-top: 1px solid var(--rule); padding: 8px 0; } .lead { display: grid; align-content: start; gap: 2px; line-height: 1.15; } .ratio { font-size: var(--t-5); font-weight: 600; }
-.knobs { display: grid; gap: 4px; min-width: 0; grid-template-columns: minmax(0, 1fr); } .set { justify-self: end; }
+.mode { max-width: 260px; align-self: start; }
+.knobs { display: grid; align-content: start; gap: 4px; min-width: 0; grid-template-columns: minmax(0, 1fr); } .set { justify-self: end; }
 @media (max-width: 620px) { .end { grid-template-columns: minmax(0, 1fr); } .lead { grid-template-columns: auto auto auto auto; justify-content: start; align-items: baseline; gap: 12px; } .lead br { display: none; } }
 </style>

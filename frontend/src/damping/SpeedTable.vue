@@ -13,7 +13,7 @@ const props = defineProps<{ places: Place[] }>()
 const vehicle = useVehicle()
 const benches = useBenches()
 const units = useUnits()
-const corner = (p: Place) => vehicle.report.value?.corners[p]
+const corner = (p: Place) => vehicle.shown.value?.corners[p]
 const bench = computed(() => (['front', 'rear'] as EndName[]).map((e) => benches.of(e)).find((b) => b))
 const SPEEDS = [
   { id: 'low', words: 'body, 0.05 m/s', ratio: 'damping_ratio' },
@@ -54,6 +54,7 @@ const shown = computed(() => props.places.filter((p) => corner(p)?.rebound_low))
           <AskFigure
             :figure="corner(p)?.[`bump_${s.id}`]"
             :path="`corners.${p}.bump_${s.id}`"
+            :at="{ load: vehicle.loadState.value }"
             :title="`bump, ${placeWords(p)}`"
             :options="{ decimals: 0 }" />
         </td>
@@ -61,6 +62,7 @@ const shown = computed(() => props.places.filter((p) => corner(p)?.rebound_low))
           <AskFigure
             :figure="corner(p)?.[`rebound_${s.id}`]"
             :path="`corners.${p}.rebound_${s.id}`"
+            :at="{ load: vehicle.loadState.value }"
             :title="`rebound, ${placeWords(p)}`"
             :options="{ decimals: 0 }" />
         </td>
@@ -68,6 +70,7 @@ const shown = computed(() => props.places.filter((p) => corner(p)?.rebound_low))
           <AskFigure
             :figure="corner(p)?.[`split_${s.id}`]"
             :path="`corners.${p}.split_${s.id}`"
+            :at="{ load: vehicle.loadState.value }"
             :title="`rebound over bump, ${placeWords(p)}`"
             :options="{ decimals: 1 }" />
         </td>
@@ -75,6 +78,7 @@ const shown = computed(() => props.places.filter((p) => corner(p)?.rebound_low))
           <AskFigure
             :figure="corner(p)?.[s.ratio]"
             :path="`corners.${p}.${s.ratio}`"
+            :at="{ load: vehicle.loadState.value }"
             :title="`damping, ${placeWords(p)}`"
             :options="{ decimals: 2 }" />
         </td>

@@ -21,9 +21,10 @@ export function provideBenches(side: Ref<'both' | 'left' | 'right'>): Benches {
         const [document, setup] = [vehicle.reported.value, vehicle.report.value?.setup]
         const two = vehicle.places.value.length === 2
         const place = two || side.value === 'both' ? null : (`${end}_${side.value}` as Place)
-        return document && setup ? api.POST('/api/damping', { body: { document, setup, end, place }, signal }) : null
+        const body = { document: document!, setup: setup!, end, place, load_state: vehicle.loadState.value }
+        return document && setup ? api.POST('/api/damping', { body, signal }) : null
       },
-      [vehicle.report, side],
+      [vehicle.report, side, vehicle.loadState],
     )
   const answers = { front: asking('front'), rear: asking('rear') }
   const benches: Benches = {

@@ -23,6 +23,12 @@ export const FIELDS: Found[] = [
   { words: 'Frequency wanted', also: 'target hertz natural frequency band', station: 'brief', hash: '#use' },
   { words: 'Rear over front wanted', also: 'frequency ratio flat ride', station: 'brief', hash: '#use' },
   { words: 'Held at full droop', also: 'preload seated minimum', station: 'brief', hash: '#use' },
+  {
+    words: 'Bounce test: how much of a damper is left',
+    also: 'worn push let go swings logger film share',
+    station: 'damping',
+  },
+  { words: 'Tyre size', also: 'wheel width aspect rim radius', station: 'geometry' },
   { words: 'Damping wanted, rebound over bump', also: 'target critical zeta', station: 'brief', hash: '#damping' },
   { words: 'Flat ride or stiff front', also: 'school pitch', station: 'brief', hash: '#schools' },
   { words: 'Bump stops: not touched, or as springs', also: 'bumpstop school', station: 'brief', hash: '#schools' },

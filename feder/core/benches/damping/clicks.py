@@ -10,7 +10,7 @@ from feder.core.document.damper import Acts, CurveRow, DamperPart, Knob
 from feder.core.document.document import Document
 from feder.core.document.setup import SideSetup
 from feder.core.formulas.damping import damping_at_wheel, damping_ratio, wheel_hop_damping
-from feder.core.numbers.working import untraced
+from feder.core.numbers.working import tracing, untraced
 from feder.core.practice.targets import HIGH_SPEED, LOW_SPEED
 from feder.core.report.evaluate import evaluated
 from feder.core.report.shapes import Figure, Report
@@ -19,6 +19,7 @@ from feder.core.solvers.damper_curve import DamperCurve
 from feder.core.standing.clicked import at_clicks, clicks_from_shut, faults_in, part_left
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.facts import places_of
+from feder.core.standing.stand import StandingVehicle
 
 Judged = Literal["in", "soft", "firm"]
 DRAWN = 0.32
@@ -112,6 +113,7 @@ class _Body:
     dampers: float
     hop: tuple[float, float] | None
     """Tyre rate and unsprung mass, against which high speed is judged."""
+    assumed: bool
 
     def ratio(self, coefficient: float) -> float:
         return float(damping_ratio(coefficient * self.dampers, self.motion, self.rate, self.mass))
@@ -126,16 +128,34 @@ class _Body:
         return float(wheel_hop_damping(at_wheel, self.rate, *self.hop))
 
 
-def damping_bench(document: Document, setup: str, end: EndName, place: Place | None = None) -> DampingBench | None:
-    """The rules of an end's knobs; nothing where it has no damper told.
+def damping_bench(
+    document: Document, setup: str, end: EndName, place: Place | None = None, load_state: str | None = None
+) -> DampingBench | None:
+    """The rules of an end's knobs, as weighed or under a load; nothing where it has no damper told.
 
     Raises:
-        UnknownSetup: the document has no such setup.
+        UnknownSetup: the document has no such setup or load state.
     """
     places = (place,) if place is not None else places_of(document, end)
+    with tracing():  # for what of them is assumed
+        _, stood, report = evaluated(document, setup, load_state)
     with untraced():
-        _, stood, report = evaluated(document, setup, None)
-        _, found_stood, found = evaluated(document, document.setups[0].id, None)
+        _, found_stood, found = evaluated(document, document.setups[0].id, load_state)
+        return _bench(document, end, places, place, (stood, report), (found_stood, found))
+
+
+Stands = tuple[StandingVehicle, Report]
+
+
+def _bench(
+    document: Document,
+    end: EndName,
+    places: tuple[Place, ...],
+    place: Place | None,
+    stands: Stands,
+    as_found: Stands,
+) -> DampingBench | None:
+    (stood, report), (found_stood, found) = stands, as_found
     corner, was = stood.corners[places[0]], found_stood.corners[places[0]]
     at = corner.damper_at
     if not at:
@@ -171,7 +191,7 @@ def damping_bench(document: Document, setup: str, end: EndName, place: Place | N
         end=end,
         place=place,
         source="" if now is None else now.source,
-        assumed=now is not None and now.assumed,
+        assumed=now is not None and (now.assumed or (body is not None and body.assumed)),
         waits=_waits(part, clicks, corner.side, now is not None),
         faults=tuple(f"{name}: {why}" for name, why in faults_in(part)),
         doubts=tuple(
@@ -214,7 +234,10 @@ def _body(stood: StandingCorner, report: Report, places: tuple[Place, ...], end:
     hop = None
     if facts.tyre_rate is not None and facts.unsprung_mass:
         hop = float(facts.tyre_rate), float(facts.unsprung_mass)
-    return _Body(float(told.sprung_mass.value), float(told.wheel_rate.value), float(motion), facts.dampers, hop)
+    assumed = told.sprung_mass.assumed or told.wheel_rate.assumed
+    return _Body(
+        float(told.sprung_mass.value), float(told.wheel_rate.value), float(motion), facts.dampers, hop, assumed
+    )
 
 
 def _clicks(part: DamperPart, side: SideSetup) -> dict[str, float]:

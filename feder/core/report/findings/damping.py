@@ -21,6 +21,8 @@ def damping_target(case: Case) -> Iterator[Finding]:
         if not ratios or not (told or case.stood.corners[places[0]].facts.end.clicked is not None):
             continue
         place, worst = max(ratios, key=lambda pair: max(low - float(pair[1].value), float(pair[1].value) - high))
+        if low <= worst.value <= high:
+            continue
         against = of_damping(damping_at(case.stood.corners[place], worst), (low, high), place.words)
         if against is not None:
             yield against.finding(name)
