@@ -173,3 +173,21 @@ def test_bar_stress_in_megapascals_and_pitch_in_percent():
     over = (evaluate(car, "plan").vehicle.frequency_ratio.value - 1) * 100
     assert over > 55
     assert f"rear {over:.0f} % over front (" in page(car, "plan")
+
+
+def test_the_rake_is_told_with_its_way():
+    car = nettle()
+    assert "0.49° nose down" in page(car, "plan")
+    for place in ("front_left", "front_right"):
+        high = getattr(car.setups[1].sides, place).hub_to_arch + 0.045
+        car = with_side(car, "plan", place, hub_to_arch=high)
+    # 45 mm over 2.44 m of wheelbase are 1.06° the other way
+    found = re.search(r"(\d\.\d\d)° nose up", page(car, "plan"))
+    assert float(found[1]) == pytest.approx(1.06 - 0.49, abs=0.02)
+
+
+def test_a_bikes_bands_of_sag_stand_as_they_are_read():
+    html = page(magpie(), "plan")
+    # along the fork's tube and at the wheel, as the brief has them
+    assert "rider 30–40, alone 15–25 mm" in html
+    assert "rider 30–40, alone 5–15 mm" in html
