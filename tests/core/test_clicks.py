@@ -16,7 +16,7 @@ from feder.core.report.evaluate import evaluate
 from feder.core.report.uncertainty import uncertainty
 from feder.core.standing.clicked import at_clicks, clicked
 from feder.demo.magpie import magpie
-from tests.changes import applied, with_side
+from tests.changes import applied, with_end, with_side
 
 REAR = ("rear_left", "rear_right")
 FAMILY = {"front": ((5600, 1300), (3520, 1100)), "rear": ((3160, 972), (1800, 880))}
@@ -262,6 +262,23 @@ def test_both_legs_of_a_fork_damp(car):
     side = bike.setups[1].sides.front
     r = 900 - 600 * side.rebound.count / 20
     assert corner.rebound_low.value == pytest.approx(2 * 0.05 * r)
+
+
+def test_unlike_legs_of_a_fork_damp_each_way_once():
+    bike = magpie()
+    fork = bike.vehicle.ends.front.fork
+    shared = with_end(bike, "front", fork=fork.but(damped=1))
+    both, one = (evaluate(b, "plan").corners["front"] for b in (bike, shared))
+    assert one.damping_ratio.value == pytest.approx(both.damping_ratio.value / 2)
+    assert one.rebound_low.value == pytest.approx(both.rebound_low.value / 2)
+    assert one.wheel_rate.value == pytest.approx(both.wheel_rate.value)
+    rules = damping_bench(shared, "plan", "front").rules
+    assert rules[0].ratio == pytest.approx(damping_bench(bike, "plan", "front").rules[0].ratio / 2)
+    # of one coefficient likewise
+    plain = with_side(shared, "found", "front", damper=None)
+    whole = with_side(bike, "found", "front", damper=None)
+    ratio_one, ratio_both = (evaluate(b, "plan").corners["front"].damping_ratio.value for b in (plain, whole))
+    assert ratio_one == pytest.approx(ratio_both / 2)
 
 
 def test_a_family_is_as_unsure_as_an_estimate(car):

@@ -73,6 +73,7 @@ class End:
         if self.layout == "fork":
             self.springs = float(end["fork"]["legs"])
         self.dampers = 2.0 if self.layout in ("fork", "twin shock") else 1.0
+        self.damped = float(end["fork"]["damped"]) if self.layout == "fork" else self.dampers
         sides = (setup or data["setups"][0])["sides"]
         leaves = any((sides[p]["spring"] or {}).get("kind") == "leaf" for p in sides if p.startswith(name))
         self.spring = self.mount(end["spring"]["ratio"] or (LEAF_ON_AXLE if leaves else None))

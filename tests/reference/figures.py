@@ -33,7 +33,7 @@ def figures(whole, index, load_id=None):
                 out[at + "ride_rate"] = k * e.tyre / (k + e.tyre)
             c = w.coefficient
             if c is not None and e.damper:
-                c *= e.dampers * diff(e.damper, w.hub) ** 2
+                c *= e.damped * diff(e.damper, w.hub) ** 2
                 out[at + "damping_ratio"] = c / (2 * sqrt(k * m))
         if w.on_bar():
             out[at + "free_angle"], out[at + "arm_angle"] = w.set, w.angle(h)

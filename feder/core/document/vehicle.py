@@ -170,6 +170,8 @@ class Fork(Tolerant):
 
     rake: Annotated[float, Unit("rad"), Field(ge=0, le=1.4)]
     legs: Literal[1, 2] = 2
+    damped: Literal[1, 2] = 2
+    """In how many legs each way is damped: 1 where each leg does one way, or one of them all."""
     offset: SignedLengthM | None = None
     """Distance of the front axle from the steering axis, at right angles to it, axle ahead positive."""
     read: Literal["along the tube", "vertical"] = "along the tube"

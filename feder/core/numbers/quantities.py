@@ -111,6 +111,9 @@ Ratio = Annotated[float, Unit("")]
 NonNegativeRatio = Annotated[float, Unit(""), AtLeast(0)]
 Amount = Annotated[float, Unit("any"), Above(0)]
 """A swing, in any one dimension: only its share of another counts."""
+Setting = Annotated[float, Unit("any")]
+"""Camber, caster or toe: an angle or a length."""
+Step = Annotated[float, Unit("any"), Above(0)]
 Time = Annotated[float, Unit("s"), Above(0)]
 PositiveRatio = Annotated[float, Unit(""), Above(0)]
 MotionRatio = Annotated[float, Unit(""), Not(0)]

@@ -85,6 +85,13 @@ class CornerReport:
     """The same of each alone."""
     damping_high: Figure | None = None
     """At high speed, against wheel hop."""
+    camber_steps: Figure | None = None
+    """Turns, marks or washers of the adjuster from as found; below those left on the way it goes."""
+    caster_steps: Figure | None = None
+    toe_steps: Figure | None = None
+    camber_left: Figure | None = None
+    caster_left: Figure | None = None
+    toe_left: Figure | None = None
     rebound_low: Figure | None = None
     bump_low: Figure | None = None
     rebound_high: Figure | None = None

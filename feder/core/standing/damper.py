@@ -118,8 +118,8 @@ def with_its_own(end: EndFacts, side: Cursor, found: Cursor, place: Place) -> En
     one = quantity(at.coefficient, f"{label}, coefficient")
     if curve is not None:
         one = low_coefficient(curve, at, side, label)
-    if one is not None and end.dampers != 1:
-        one = coefficient_of_all(one, given(end.dampers, f"{end.name} dampers", "", source="counted"))
+    if one is not None and end.damping != 1:
+        one = coefficient_of_all(one, given(end.damping, f"{end.name} dampers", "", source="counted"))
     if one is None:
         one = _as_found(end.damper_coefficient, f"{label}, coefficient", "N*s/m", own)
     if curve is None:

@@ -51,6 +51,8 @@ class EndFacts:
     legs: float = 1.0
     """Springs that stand side by side at one place: fork legs, twin shocks."""
     dampers: float = 1.0
+    damping: float = 1.0
+    """Of these as many as damp each way: unlike legs of a fork share the work."""
     arm: ArmFacts | None = None
     sags: SagReads = NONE
     """Sag readings of a two-wheeler's wheel."""
@@ -230,6 +232,7 @@ def end_facts(document: Cursor, name: EndName, at: Cursor, springs: Sequence[obj
         gas=_gas(at.gas, name),
         legs=_legs(at, name),
         dampers=dampers_of(end),
+        damping=damping_of(end),
         arm=arm_facts(at.arm, name),
         sags=sags,
         tyre_radius=loaded_radius(at.tyre, f"{name} tyre radius"),
@@ -240,6 +243,11 @@ def end_facts(document: Cursor, name: EndName, at: Cursor, springs: Sequence[obj
 def dampers_of(end: End) -> float:
     """Dampers that stand side by side at one place."""
     return 2.0 if end.layout in ("fork", "twin shock") else 1.0
+
+
+def damping_of(end: End) -> float:
+    """Dampers that damp each way at one place: of a fork whose legs do unlike work one."""
+    return float(end.fork.damped) if end.layout == "fork" and end.fork is not None else dampers_of(end)
 
 
 def _legs(at: Cursor, name: str) -> float:
@@ -254,7 +262,7 @@ def _legs(at: Cursor, name: str) -> float:
 
 
 def _damping(at: Cursor, name: str) -> float | None:
-    one, count = quantity(at.damper_coefficient, f"{name} damper coefficient"), dampers_of(node(at))
+    one, count = quantity(at.damper_coefficient, f"{name} damper coefficient"), damping_of(node(at))
     if one is None or count == 1:
         return one
     return coefficient_of_all(one, number(at.layout, f"{name} dampers", source="counted", value=count, unit=""))

@@ -1118,6 +1118,18 @@ export interface components {
             /** @default null */
             damping_high?: components["schemas"]["Figure"] | null;
             /** @default null */
+            camber_steps?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            caster_steps?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            toe_steps?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            camber_left?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            caster_left?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            toe_left?: components["schemas"]["Figure"] | null;
+            /** @default null */
             rebound_low?: components["schemas"]["Figure"] | null;
             /** @default null */
             bump_low?: components["schemas"]["Figure"] | null;
@@ -2662,6 +2674,12 @@ export interface components {
              * @enum {integer}
              */
             legs?: 1 | 2;
+            /**
+             * Damped
+             * @default 2
+             * @enum {integer}
+             */
+            damped?: 1 | 2;
             /**
              * Offset
              * @default null

@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 
 import type { components } from '@/api/schema'
-import type { EndName } from '@/api/client'
+import { type EndName, placeWords } from '@/api/client'
+import AskFigure from '@/components/AskFigure.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import { useVehicle } from '@/composables/useVehicle'
 
@@ -18,6 +19,22 @@ const set = (i: number, members: Partial<Adjuster>): void =>
 const HOW = ['eccentric', 'slots', 'plate', 'cam bolt', 'washers', 'adjustable arm', 'adjustable rod']
 const SETS = ['camber', 'caster', 'toe'] as const
 const free = computed(() => SETS.filter((s) => !all.value.some((a) => a.sets === s)))
+const turned = computed(() =>
+  vehicle.places.value
+    .filter((p) => p.startsWith(props.end))
+    .flatMap((p) =>
+      SETS.map((s) => {
+        const corner = vehicle.shown.value?.corners[p]
+        return {
+          words: `${s}, ${placeWords(p)}`,
+          path: `corners.${p}.${s}`,
+          steps: corner?.[`${s}_steps`],
+          left: corner?.[`${s}_left`],
+        }
+      }),
+    )
+    .filter((t) => t.steps || t.left),
+)
 const NUMBERS = [
   { member: 'least', words: 'from' },
   { member: 'most', words: 'to' },
@@ -49,6 +66,20 @@ const NUMBERS = [
         take out
       </button>
     </div>
+    <p v-for="t in turned" :key="t.words" class="small turned">
+      {{ t.words }}:
+      <template v-if="t.steps"
+        ><AskFigure
+          :figure="t.steps"
+          :path="`${t.path}_steps`"
+          :title="t.words"
+          :options="{ decimals: 1, signed: true }" />
+        steps from as found<template v-if="t.left">, </template></template
+      ><template v-if="t.left"
+        ><AskFigure :figure="t.left" :path="`${t.path}_left`" :title="`${t.words}, left`" :options="{ decimals: 1 }" />
+        left</template
+      >
+    </p>
     <button v-for="s in free" :key="s" class="link another" @click="put([...all, { how: 'eccentric', sets: s }])">
       {{ s }} can be set
     </button>

@@ -19,7 +19,7 @@ const set = (words: string, member: string[], value: unknown): void =>
   vehicle.edit(words, [{ path: ['vehicle', ...member], value }])
 const fork = computed(() => about('front')?.fork ?? null)
 const rake = ref<number | null>(null)
-function setFork(member: 'rake' | 'offset' | 'bore' | 'legs', value: number | null): void {
+function setFork(member: 'rake' | 'offset' | 'bore' | 'legs' | 'damped', value: number | null): void {
   if (member === 'rake' && value === null) return
   if (!fork.value && member !== 'rake') return forkDraft.park({ [member]: value })
   setEnd('front', member === 'rake' ? 'rake' : `fork ${member}`, ['fork'], {
@@ -181,6 +181,19 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
           :disabled="!fork"
           :aria-checked="(fork?.legs ?? forkDraft.get('legs') ?? 2) === n"
           @click="setFork('legs', n)">
+          {{ n === 2 ? 'both legs' : 'one leg' }}
+        </button>
+      </div>
+      <div class="legs" role="radiogroup" aria-label="Each way is damped in">
+        <span class="quiet">each way damped in</span
+        ><button
+          v-for="n in [2, 1]"
+          :key="n"
+          class="tab"
+          role="radio"
+          :disabled="!fork"
+          :aria-checked="(fork?.damped ?? 2) === n"
+          @click="setFork('damped', n)">
           {{ n === 2 ? 'both legs' : 'one leg' }}
         </button>
       </div>

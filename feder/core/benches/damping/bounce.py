@@ -189,7 +189,7 @@ def _sound(stood: StandingCorner, told: CornerReport) -> _Sound:
     words = " and ".join(f"{a.replace('_', '-speed ')} {_counted(stood, a)}" for a in known)
     straight = None
     if curve is not None:
-        straight = curve.curve.scaled(end.dampers)
+        straight = curve.curve.scaled(end.damping)
     elif end.damper_coefficient is not None and not _has_curve(part) and stood.side.curve_left is None:
         c = float(end.damper_coefficient)
         straight = curve_of([(-1.0, -c), (1.0, c)])

@@ -236,7 +236,7 @@ def _body(stood: StandingCorner, report: Report, places: tuple[Place, ...], end:
         hop = float(facts.tyre_rate), float(facts.unsprung_mass)
     assumed = told.sprung_mass.assumed or told.wheel_rate.assumed
     return _Body(
-        float(told.sprung_mass.value), float(told.wheel_rate.value), float(motion), facts.dampers, hop, assumed
+        float(told.sprung_mass.value), float(told.wheel_rate.value), float(motion), facts.damping, hop, assumed
     )
 
 

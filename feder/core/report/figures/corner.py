@@ -18,6 +18,7 @@ from feder.core.formulas.wheel_heights import (
     travel_to_length,
     travel_to_limit,
 )
+from feder.core.report.figures.alignment import alignment_figures
 from feder.core.report.figures.dampers import damper_figures
 from feder.core.report.figures.rates import Figures, rates, sprung_mass
 from feder.core.report.figures.stops import stop_lengths, travel_to_hard
@@ -106,6 +107,7 @@ def _spring(stood: StandingCorner) -> Figures:
         "collar": (stood.collar, "m"),
         "collar_turns": (turns, "turn"),
         **damper_figures(stood),
+        **alignment_figures(stood),
         "held_at_droop": (held, "m"),
         "preload_force": (force, "N"),
     }

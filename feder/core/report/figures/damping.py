@@ -25,7 +25,7 @@ def damping_figures(stood: StandingCorner, at_wheel: float | None, mass: float |
     inputs = clicks_read(curve, at, stood.at, f"{stood.facts.place.words} damper")
 
     def force(velocity: float, name: str) -> float:
-        value = abs(curve.curve.at(velocity)) * end.dampers
+        value = abs(curve.curve.at(velocity)) * end.damping
         equation = f"the damper's curve at {velocity:g} m/s"
         return solved(value, name, "N", equation=equation, inputs=inputs, source=curve.source)
 
