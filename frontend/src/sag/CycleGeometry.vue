@@ -121,7 +121,7 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
         :key="e"
         :label="`${e} tyre size`"
         of="Tyre.size"
-        hint="where the radius is blank: by its size, marked"
+        :hint="about(e)?.tyre?.size ? 'radius blank: by its size, marked' : undefined"
         :model-value="about(e)?.tyre?.size"
         @update:model-value="(v) => setEnd(e, 'tyre size', ['tyre', 'size'], v)" />
     </template>
@@ -332,7 +332,7 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
 </template>
 
 <style scoped>
-.four { display: grid; grid-template-columns: repeat(4, 1fr); gap: 16px; border-top: var(--l-mid) solid var(--ink); padding-top: 10px; } .ends { display: grid; grid-template-columns: 1fr 1fr; gap: 24px 36px; margin-top: 16px; } .ends > section { display: grid; gap: 10px; align-content: start; border-top: var(--l-mid) solid var(--ink); padding-top: 10px; }
+.four { display: grid; grid-template-columns: repeat(4, 1fr); gap: 16px; align-items: end; border-top: var(--l-mid) solid var(--ink); padding-top: 10px; } .ends { display: grid; grid-template-columns: 1fr 1fr; gap: 24px 36px; margin-top: 16px; } .ends > section { display: grid; gap: 10px; align-content: start; border-top: var(--l-mid) solid var(--ink); padding-top: 10px; }
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: 10px 12px; align-items: end; } .legs { display: flex; align-items: center; gap: 6px; } .tab { min-height: 44px; padding: 0 12px; border-bottom: 3px solid transparent; } .tab[aria-checked="true"] { border-color: var(--ink); font-weight: 600; }
 .lever { display: grid; grid-template-columns: 1fr 1fr auto auto; gap: 10px; align-items: end; } .curve { border-collapse: collapse; } .curve th { font-weight: 400; color: var(--ink-2); text-align: right; } .curve td { text-align: right; padding: 0 8px; border-top: 1px solid var(--rule); } .curve .link { min-height: 32px; }
 @media (max-width: 760px) { .four, .ends { grid-template-columns: 1fr 1fr; } }

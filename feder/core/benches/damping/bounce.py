@@ -28,7 +28,7 @@ from feder.core.numbers.working import tracing, untraced
 from feder.core.practice.targets import LOW_SPEED
 from feder.core.practice.thresholds import LEFT_SOUND, LEFT_TOO_MUCH, LEFT_WORN
 from feder.core.report.evaluate import evaluated
-from feder.core.report.shapes import CornerReport, Figure
+from feder.core.report.shapes import CornerReport, Figure, figure
 from feder.core.solvers.damper_curve import curve_of
 from feder.core.solvers.let_go import STEP, TwoMass, let_go
 from feder.core.standing.clicked import at_clicks, clicks_from_shut
@@ -180,7 +180,7 @@ def _survey(document: Document, stood: str | None) -> Survey | None:
 
 def _sound(stood: StandingCorner, told: CornerReport) -> _Sound:
     """The corner as it stands, with the whole curve of its damper."""
-    end, _found = stood.facts.end, (stood.as_found or stood).at
+    end = stood.facts.end
     motion, at = end.damper.ratio(stood.hub_to_arch), stood.damper_at
     part = node(at) if at else None
     clicks = {} if part is None else {k.acts: clicks_from_shut(part, stood.side, k.acts) for k in part.knobs}
@@ -198,7 +198,7 @@ def _sound(stood: StandingCorner, told: CornerReport) -> _Sound:
         for word, value in (
             ("the weight on this corner", told.sprung_mass),
             ("its spring's rate", told.wheel_rate),
-            ("the unsprung mass", end.unsprung_mass),
+            ("the unsprung mass", end.unsprung_mass or None),
             ("the damper's motion ratio", motion or None),
         )
         if value is None
@@ -206,31 +206,34 @@ def _sound(stood: StandingCorner, told: CornerReport) -> _Sound:
     if straight is None:
         unset = [a.replace("_", "-speed ") for a, c in clicks.items() if c is None]
         missing.append(f"the {' and '.join(unset)} clicks" if unset else "the damper's curve")
-    if missing or straight is None or told.sprung_mass is None or told.wheel_rate is None:
+    if missing or straight is None or not told.sprung_mass or not told.wheel_rate or not motion:
         return _Sound(None, assumed=False, waits=" and ".join(missing), clicks=words)
     tyre = RIGID if end.tyre_rate is None else float(end.tyre_rate)
     corner = TwoMass(
         float(told.sprung_mass.value),
-        float(end.unsprung_mass or 0.0) or 1.0,
+        float(end.unsprung_mass or 0.0),
         float(told.wheel_rate.value),
         tyre,
-        float(motion or 1.0),
+        float(motion),
         straight,
         float(end.friction or 0.0),
     )
     unsure = curve is None or curve.assumed or bool(curve.beyond)
-    assumed = unsure or told.sprung_mass.assumed or told.wheel_rate.assumed or end.tyre_rate is None
     mean = (straight.chord(LOW_SPEED) + straight.chord(-LOW_SPEED)) / 2
     known_tyre = end.tyre_rate is not None
-    resting = (
-        Resting("sprung mass on it", told.sprung_mass),
-        Resting("wheel rate", told.wheel_rate),
-        Resting(f"tyre rate{'' if known_tyre else ', not known'}", Figure(tyre, "N/m", not known_tyre)),
-        Resting("unsprung mass", Figure(corner.unsprung, "kg")),
-        Resting("damper motion ratio", Figure(corner.motion, "")),
-        *([Resting("dry friction at the wheel", Figure(corner.friction, "N"))] if corner.friction else []),
-        Resting("damper at low speed, mean", Figure(mean, "N*s/m", unsure)),
-    )
+    rests: list[tuple[str, Figure | None]] = [
+        ("sprung mass on it", told.sprung_mass),
+        ("wheel rate", told.wheel_rate),
+        ("tyre rate", figure(end.tyre_rate, "N/m"))
+        if known_tyre
+        else ("tyre rate, not known", Figure(tyre, "N/m", True)),
+        ("unsprung mass", figure(end.unsprung_mass, "kg")),
+        ("damper motion ratio", figure(motion, "")),
+        ("dry friction at the wheel", figure(end.friction, "N")),
+        ("damper at low speed, mean", Figure(mean, "N*s/m", unsure)),
+    ]
+    resting = tuple(Resting(words, shown) for words, shown in rests if shown is not None)
+    assumed = any(r.figure.assumed for r in resting)
     return _Sound(corner, assumed, "", words, resting)
 
 
