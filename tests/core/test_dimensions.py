@@ -16,6 +16,7 @@ from feder.core.report import evaluate  # noqa: F401 - and of the report
 METRE, KILOGRAM, SECOND = 1.7, 2.3, 0.6
 FORCE = KILOGRAM * METRE / SECOND**2
 SIZE = {
+    "any": 1e-3,  # camber or toe: whichever it is, all of one formula alike
     "": 1.0, "rad": 1.0, "turn": 1.0, "m/km": 1.0, "rad/g": 1.0,
     "m": METRE, "kg": KILOGRAM, "s": SECOND, "N": FORCE, "N/m": FORCE / METRE, "Hz": 1 / SECOND, "m/s": METRE / SECOND,
     "Pa": FORCE / METRE**2, "N*s/m": FORCE * SECOND / METRE, "1/m": 1 / METRE, "N*m": FORCE * METRE,
