@@ -17,6 +17,8 @@ from feder.sheet.cycle import (
     steering_rows,
     wheel_rows,
 )
+from feder.sheet.more import further
+from feder.sheet.pages import pages_of
 from feder.sheet.paper import TEMPLATES, cautions_of, conditions_of, day_shown, foot_of, short, show
 
 
@@ -42,6 +44,6 @@ def cycle_html(document: Document, setup: Setup, system: str, number: int, today
         cautions=cautions_of(report, system, CAUTIONS),
         notes=[short(line) for line in (setup.note, document.notes) if line],
         foot=foot_of(report, system),
-        more=[],
+        more=pages_of(further(document, setup, report, system)),
         fonts=fonts,
     )

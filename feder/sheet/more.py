@@ -1,4 +1,4 @@
-"""The sheet's second page: bump stops, lowering springs and bars, load states, roll; only what this setup has."""
+"""The sheet behind its first page: bump stops, lowering springs and bars, load states, roll; only what this setup has."""
 
 from feder.core.benches.index.bench import IndexBench, MoveRow, index_bench
 from feder.core.benches.index.meant import load_words, meant_at
@@ -9,6 +9,7 @@ from feder.core.document.setup import BarSetting, IndexMoves, Setup, SpringPart
 from feder.core.report.shapes import Figure, Report
 from feder.core.standing.facts import gather, side_of
 from feder.core.standing.stand import stand
+from feder.sheet.curves import curves_table
 from feder.sheet.parts import parts_table
 from feder.sheet.table import Table
 from feder.units.show import SHOWN_UNIT, figure, unit_shown
@@ -16,10 +17,14 @@ from feder.units.show import SHOWN_UNIT, figure, unit_shown
 LIMIT_WORDS = {"T": "tyre", "S": "damper", "B": "coils", "H": "stop hard"}
 
 
-def second_page(document: Document, setup: Setup, report: Report, system: str) -> list[Table]:
+def further(document: Document, setup: Setup, report: Report, system: str) -> list[Table]:
     """The tables this setup needs beyond the first page; none for a plain one."""
+    if document.vehicle.kind != "car":  # the first page of a two-wheeler tells the rest
+        cycle = (parts_table(document, setup, report, system), curves_table(document, setup, system))
+        return [t for t in cycle if t is not None]
     tables = (
         parts_table(document, setup, report, system),
+        curves_table(document, setup, system),
         _stops(document, setup, report, system),
         _springs(document, setup, report, system),
         _bars(document, setup, system),

@@ -15,7 +15,8 @@ from feder.core.report.shapes import CornerReport, Figure, Report
 from feder.core.standing.facts import setup_of, side_of
 from feder.sheet.cycle_page import cycle_html
 from feder.sheet.drawing import plan_view
-from feder.sheet.more import overloads, second_page
+from feder.sheet.more import further, overloads
+from feder.sheet.pages import pages_of
 from feder.sheet.paper import TEMPLATES, cautions_of, conditions_of, day_shown, foot_of, short, show
 from feder.sheet.strip import frequency_strip
 from feder.units.show import SHOWN_UNIT, figure, unit_shown
@@ -71,7 +72,7 @@ def sheet_html(document: Document, setup_id: str, system: str, number: int, toda
         cautions=cautions_of(report, system, overloads=overloads(document, setup.id, system)),
         notes=[short(line) for line in (setup.note, document.notes) if line],
         foot=foot_of(report, system),
-        more=second_page(document, setup, report, system),
+        more=pages_of(further(document, setup, report, system)),
         fonts=fonts,
     )
 
@@ -129,7 +130,7 @@ def _rows(
         two("frequency", corner.frequency, "Hz" if document.brief.frequency_basis == "wheel rate" else "Hz, tyre"),
         two("damping", corner.damping_ratio, "of critical"),
         *_adjuster(corner, system, unit, two),
-        Row("rebound, bump", _else(is_found, _clicks(found)[0]), *_clicks(side), rule=True),
+        Row("reb., bump", _else(is_found, _clicks(found)[0]), *_clicks(side), rule=True),
         Row(
             "tyre, cold",
             _else(is_found, plain(found.tyre_pressure, "Pa", decimals=pressure)),

@@ -100,7 +100,7 @@ def cautions_of(
     for f in report.findings:
         if f.grade in ("stop", "look"):
             seen.setdefault(filled(f, system), []).append(f.place)
-    lines += [f"{_places(places)}{words}." for words, places in seen.items()]
+    lines += [f"{_placed(places, words)}." for words, places in seen.items()]
     if any(_assumed(c) for c in report.corners.values()):
         lines.append("Figures with ~ rest on an estimate.")
     room = MOST_CAUTIONS - len(fixed)
@@ -109,9 +109,12 @@ def cautions_of(
     return [*lines, *fixed]
 
 
-def _places(places: list[str]) -> str:
+def _placed(places: list[str], said: str) -> str:
+    """A finding's words behind its places, but where they begin with a place themselves."""
     words = [p.replace("_", " ") for p in places if p != "vehicle"]
-    return f"{', '.join(words).capitalize()}: " if words else ""
+    if not words or any(said.lower().startswith(w) for w in words):
+        return said
+    return f"{', '.join(words).capitalize()}: {said}"
 
 
 def _assumed(corner: CornerReport) -> bool:

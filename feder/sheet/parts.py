@@ -2,7 +2,7 @@
 
 from collections.abc import Callable
 
-from feder.core.document.base import ENDS, PLACES, EndName, Place
+from feder.core.document.base import ENDS, EndName, Place
 from feder.core.document.conversion import EndChange
 from feder.core.document.damper import DamperPart
 from feder.core.document.document import Document
@@ -21,14 +21,14 @@ NOTE = (
 
 def parts_table(document: Document, setup: Setup, report: Report, system: str) -> Table | None:
     """Parts of a setup by corner; nothing where it tells none."""
-    found = document.setups[0]
-    sides = {p: side_of(setup, p) for p in PLACES}
-    dampers = {p: _damper(setup, found, p) for p in PLACES}
+    found, places = document.setups[0], document.places
+    sides = {p: side_of(setup, p) for p in places}
+    dampers = {p: _damper(setup, found, p) for p in places}
     mm = SHOWN_UNIT.get(unit_shown("m", system)[0], unit_shown("m", system)[0])
     rows = []
 
     def add(words: str, of: Callable[[Place], str]) -> None:
-        cells = [of(p) for p in PLACES]
+        cells = [of(p) for p in places]
         if any(cell not in ("", "–") for cell in cells):
             rows.append([words, *cells])
 
@@ -71,7 +71,7 @@ def parts_table(document: Document, setup: Setup, report: Report, system: str) -
     changed = any(getattr(setup, f"{e}_end") for e in ENDS)
     if not rows and not changed:
         return None
-    return Table("Dampers, seats, and what is replaced", ["", *(p.words for p in PLACES)], rows, note)
+    return Table("Dampers, seats, and what is replaced", ["", *(p.words for p in places)], rows, note)
 
 
 def _of_curve(corner: CornerReport) -> Figure | None:

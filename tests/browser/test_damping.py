@@ -75,6 +75,11 @@ def test_a_knob_is_dragged_on_a_phone_and_the_offer_taken(served, watched):
     page.get_by_role("button", name="Set rebound 5, bump 8").click()
     expect(hand).to_have_attribute("aria-valuenow", "5")
     assert page.evaluate("document.documentElement.scrollWidth") <= 390
+    saved(page)
+    page.goto(page.url.replace("/damping", "/sheet"))
+    row = page.frame_locator("iframe").first.get_by_role("row").filter(has_text="reb., bump").first
+    expect(row).to_contain_text("8, 11")
+    expect(row).to_contain_text("5, 8")
 
 
 def test_curves_of_a_bench_stand_before_the_family_and_a_faulty_file_changes_nothing(served, watched):

@@ -37,7 +37,7 @@ def words(html):
 @pytest.mark.filterwarnings("ignore")  # the PDF library's own dependencies warn about themselves
 def test_the_pdf_is_selectable_text_in_feders_fonts_and_no_longer_than_it_must_be(car):
     reader = pypdf.PdfReader(io.BytesIO(pdf_of(page(car))))
-    assert len(reader.pages) == 2
+    assert len(reader.pages) == 3
     plain = with_end(with_end(car, "front", bump_stop=None, roll_centre=None), "rear", bump_stop=None)
     for setup in ("found", "plan"):
         for place in PLACES:

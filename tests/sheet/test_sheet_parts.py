@@ -10,7 +10,7 @@ from feder.core.document.damper import DamperStop, Knob
 from feder.core.document.setup import StackItem
 from feder.core.document.vehicle import AntiRollBar, Limits, Mount, RatioTyped, Tyre
 from feder.core.report.evaluate import evaluate
-from feder.sheet.more import second_page
+from feder.sheet.more import further
 from feder.sheet.parts import parts_table
 from tests.changes import with_side
 from tests.core.test_damper_part import KIT, with_dampers
@@ -74,7 +74,7 @@ def test_what_is_replaced_is_said_by_end_with_the_caution(car):
 @pytest.mark.parametrize(("stop", "told"), [(None, "45.0"), (DamperStop(length=0.050, shaft=0.15), "50.0")])
 def test_a_damper_brings_its_own_stop_to_the_table_of_stops(car, stop, told):
     car = with_dampers(car, KIT.but(stop=stop))
-    tables = second_page(car, car.setups[1], evaluate(car, "plan"), "metric")
+    tables = further(car, car.setups[1], evaluate(car, "plan"), "metric")
     stops = next(t for t in tables if t.heading.startswith("Bump stops"))
     row = next(r for r in stops.rows if r[0].startswith("stop as supplied"))
     assert row[3] == told

@@ -7,6 +7,7 @@ from pydantic import Field, model_validator
 from feder.core.document.base import EndName, Model, ShortLengthM, Text
 from feder.core.numbers.quantities import Unit
 from feder.core.practice.targets import (
+    COMFORT_WEIGHTS,
     DAMPING_BANDS,
     FLAT_RIDE,
     FREQUENCY_BANDS,
@@ -72,6 +73,8 @@ class Targets(Model):
     rebound_over_bump: Band | None = None
     split: Annotated[float, Unit(""), Field(gt=0, le=10)] | None = None
     """Rebound over bump aimed at."""
+    comfort: Annotated[float, Unit(""), Field(ge=0, le=1)] | None = None
+    """Weight of comfort against grip where damping is judged on a road: 0 grip alone, 1 comfort alone."""
     lean: Annotated[float, Unit("rad"), Field(gt=0, le=1.4)] | None = None
     """Lean a motorcycle should reach in a bend before anything touches, as loaded, rad."""
 
@@ -147,3 +150,8 @@ class Brief(Model):
     @property
     def held_at_droop(self) -> float:
         return HELD_AT_DROOP if self.targets.held_at_droop is None else self.targets.held_at_droop
+
+    @property
+    def comfort_weight(self) -> float:
+        """Weight of comfort against grip, from grip alone (0) to comfort alone (1)."""
+        return COMFORT_WEIGHTS[self.use] if self.targets.comfort is None else self.targets.comfort

@@ -51,6 +51,7 @@ TYPED: dict[str, tuple[str, float, float]] = {
     "Targets.damping_high": ("", 0.02, 2),
     "Targets.rebound_over_bump": ("", 0.2, 10),
     "Targets.split": ("", 0.2, 10),
+    "Targets.comfort": ("", 0, 1),
     "AirSpringPart.area": ("m^2", 1e-5, 0.02),
     "AirSpringPart.equalise_at": ("m", 0, 0.1),
     "AirSpringPart.negative_area": ("m^2", 1e-5, 0.02),

@@ -61,5 +61,19 @@ HOP_BAND: Pair = (0.2, 0.4)
 SPLIT_BAND: Pair = (1.5, 3.0)
 SPLIT = 1.8
 """Rebound over bump, and what is aimed at unless told; general practice."""
+COMFORT_WEIGHTS: dict[str, float] = {
+    "comfort road": 0.7,
+    "sporty road": 0.5,
+    "fast road, track days": 0.35,
+    "circuit": 0.2,
+    "load carrier": 0.5,
+    "road motorcycle": 0.4,
+    "track motorcycle": 0.2,
+    "off-road motorcycle": 0.4,
+    "cross-country": 0.4,
+    "trail": 0.5,
+    "enduro and downhill": 0.3,
+}
+"""Weight of comfort against grip by use, from grip alone (0) to comfort alone (1); general practice."""
 LOW_SPEED, HIGH_SPEED = 0.05, 0.30
 """Damper velocities in m/s at which low and high speed are judged."""

@@ -29,6 +29,7 @@ LOWEST_RATIO = usual(0.3, "", "Motion ratios of cars lie above this.")
 HIGHEST_RATIO = usual(1.15, "", "Motion ratios of cars lie below this; beyond it the inverse was probably typed.")
 SWEEP_RESIDUAL = usual(0.001, "m", "How far a pair of a sweep may lie off the curve before it is doubted.")
 LEVEL_TURNED = usual(0.035, "rad", "Two arm angles of opposite sign this near look like one level turned round.")
+POINTS_UP = usual(0.005, "rad", "Angle past level from which a lower arm counts as pointing up.")
 # springs
 SAME_DIAMETER = usual(0.0015, "m", "Inside diameters that fit the same seat differ by no more than this.")
 SLENDER = usual(4.0, "", "Free length over mean diameter beyond which a spring between plain seats may bow.")

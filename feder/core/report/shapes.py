@@ -315,8 +315,16 @@ class VehicleReport:
     damping_low: Figure | None = None
     damping_high: Figure | None = None
     """Low-speed damping wanted, from and to."""
+    hop_low: Figure | None = None
+    hop_high: Figure | None = None
+    """High-speed damping wanted against wheel hop, from and to."""
+    split_low: Figure | None = None
+    split_high: Figure | None = None
+    """Rebound over bump wanted, from and to."""
     split_wanted: Figure | None = None
     """Rebound over bump aimed at."""
+    comfort_weight: Figure | None = None
+    """Weight of comfort against grip, 0 grip alone, 1 comfort alone."""
     total_mass: Figure | None = None
     front_fraction: Figure | None = None
     left_fraction: Figure | None = None

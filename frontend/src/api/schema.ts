@@ -1639,7 +1639,17 @@ export interface components {
             /** @default null */
             damping_high?: components["schemas"]["Figure"] | null;
             /** @default null */
+            hop_low?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            hop_high?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            split_low?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            split_high?: components["schemas"]["Figure"] | null;
+            /** @default null */
             split_wanted?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            comfort_weight?: components["schemas"]["Figure"] | null;
             /** @default null */
             total_mass?: components["schemas"]["Figure"] | null;
             /** @default null */
@@ -2004,6 +2014,7 @@ export interface components {
              *       "damping_high": null,
              *       "rebound_over_bump": null,
              *       "split": null,
+             *       "comfort": null,
              *       "lean": null
              *     }
              */
@@ -2327,6 +2338,7 @@ export interface components {
              *       "frequency_basis": "wheel rate",
              *       "sag_written": null,
              *       "targets": {
+             *         "comfort": null,
              *         "damping": null,
              *         "damping_high": null,
              *         "frequency": null,
@@ -4120,6 +4132,11 @@ export interface components {
              */
             split?: number | null;
             /**
+             * Comfort
+             * @default null
+             */
+            comfort?: number | null;
+            /**
              * Lean
              * @default null
              */
@@ -5437,6 +5454,11 @@ export interface components {
             firmer: number | null;
             /** Curves */
             curves: components["schemas"]["CurveDrawn"][];
+            /** Judged At */
+            judged_at: [
+                number,
+                number
+            ][];
             /** Beyond */
             beyond: string[];
             /** Modes */

@@ -20,16 +20,6 @@ const steps = computed(() => {
   const step = [10, 20, 50, 100, 200, 500, 1000, 2000, 5000].map((s) => s * one).find((s) => most.value / s <= 3) ?? 1e4
   return [-2, -1, 1, 2].map((k) => k * step).filter((f) => Math.abs(f) < most.value * 1.02)
 })
-const at = (v: number): number[] | null => {
-  const curve = props.bench.curves.find((c) => c.name === 'now')?.points
-  if (!curve) return null
-  for (let i = 1; i < curve.length; i++) {
-    const [a, b] = [curve[i - 1]!, curve[i]!]
-    if (a[0]! <= v && v <= b[0]!) return [v, a[1]! + ((b[1]! - a[1]!) * (v - a[0]!)) / (b[0]! - a[0]!)]
-  }
-  return null
-}
-const dots = computed(() => [-0.3, -0.05, 0.05, 0.3].flatMap((v) => (at(v) ? [at(v)!] : [])))
 const end = (name: string): number[] | undefined => props.bench.curves.find((c) => c.name === name)?.points.at(-1)
 </script>
 
@@ -51,7 +41,14 @@ const end = (name: string): number[] | undefined => props.bench.curves.find((c) 
       <text class="t" :x="W / 2 + 7" :y="y(f) + 4">{{ shown(f) }}</text>
     </template>
     <path v-for="c in bench.curves" :key="c.name" class="curve" :class="[c.name, { fact }]" :d="path(c.points)" />
-    <circle v-for="d in dots" :key="d[0]" class="dot" :class="{ fact }" :cx="x(d[0]!)" :cy="y(d[1]!)" r="3.5" />
+    <circle
+      v-for="d in bench.judged_at"
+      :key="d[0]"
+      class="dot"
+      :class="{ fact }"
+      :cx="x(d[0]!)"
+      :cy="y(d[1]!)"
+      r="3.5" />
     <text v-if="end('shut')" class="t" :x="W - 4" :y="y(end('shut')![1]!) - 3" text-anchor="end">shut</text>
     <text v-if="end('open')" class="t" :x="W - 4" :y="y(end('open')![1]!) + 12" text-anchor="end">open</text>
     <text class="t" :x="W / 2 - 6" y="14" text-anchor="end">bump, {{ units.unit('N').written }}</text>

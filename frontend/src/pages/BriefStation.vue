@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { type EndName, onTwo } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
 import { useVehicle } from '@/composables/useVehicle'
+import DampingTargets from '@/damping/DampingTargets.vue'
 import SagTargets from '@/sag/SagTargets.vue'
 import { USUAL } from '@/units/read'
 
@@ -67,7 +68,7 @@ const SCHOOLS = [
 const ENDS: readonly EndName[] = ['front', 'rear']
 const FLAT = USUAL['Targets.frequency_ratio'] as [number, number]
 type Edges = { low: number; high: number }
-type BandName = 'frequency' | 'front_frequency' | 'rear_frequency' | 'frequency_ratio' | 'damping'
+type BandName = 'frequency' | 'front_frequency' | 'rear_frequency' | 'frequency_ratio'
 const targets = computed(() => brief.value.targets ?? {})
 /** What holds at an end: its own band, the one of both, or the usual of the use as the report tells it. */
 function bandOf(end: EndName): Partial<Edges> {
@@ -91,10 +92,6 @@ function part(on: boolean): void {
     { path: ['brief', 'targets', 'rear_frequency'], value: own(rear) },
   ])
 }
-const dampingNow = computed<Partial<Edges>>(() => {
-  const v = vehicle.report.value?.vehicle
-  return targets.value.damping ?? { low: v?.damping_low?.value, high: v?.damping_high?.value }
-})
 const ratioNow = computed<Edges>(() => targets.value.frequency_ratio ?? { low: FLAT[0], high: FLAT[1] })
 function setBand(member: BandName, now: Partial<Edges>, edge: 'low' | 'high', value: number | null): void {
   if (value === null) return set('target, back to the usual', ['targets', member], null)
@@ -219,41 +216,8 @@ function setBand(member: BandName, now: Partial<Edges>, edge: 'low' | 'high', va
         @update:model-value="(v) => set('target, held at droop', ['targets', 'held_at_droop'], v)" />
       <p class="small quiet mt-1">So that no spring comes loose. General practice.</p>
     </div>
-    <div id="damping">
-      <h3>Damping wanted, body</h3>
-      <div class="pair">
-        <QuantityField
-          label="of critical, from"
-          of="Targets.damping"
-          :decimals="2"
-          :model-value="dampingNow.low"
-          :high="dampingNow.high"
-          beyond="This is above “to”: raise that first"
-          @update:model-value="(v) => setBand('damping', dampingNow, 'low', v)" />
-        <QuantityField
-          label="of critical, to"
-          of="Targets.damping"
-          :decimals="2"
-          :model-value="dampingNow.high"
-          :low="dampingNow.low"
-          beyond="This is below “from”: lower that first"
-          @update:model-value="(v) => setBand('damping', dampingNow, 'high', v)" />
-        <QuantityField
-          label="rebound over bump"
-          of="Targets.split"
-          :decimals="1"
-          :model-value="brief.targets?.split ?? vehicle.report.value?.vehicle.split_wanted?.value"
-          @update:model-value="(v) => set('rebound over bump wanted', ['targets', 'split'], v)" />
-      </div>
-      <p class="small quiet mt-1">
-        {{
-          brief.targets?.damping
-            ? 'Yours. Empty a field to go back to the usual.'
-            : 'At low speed; usual for this use, yours to edit.'
-        }}
-      </p>
-    </div>
   </section>
+  <DampingTargets />
   <section class="two">
     <div id="complaint">
       <h3>What is wrong now</h3>

@@ -24,6 +24,7 @@ from feder.core.standing.stand import StandingVehicle
 Judged = Literal["in", "soft", "firm"]
 DRAWN = 0.32
 """Velocity to which curves are drawn, m/s."""
+JUDGED_AT = (-HIGH_SPEED, -LOW_SPEED, LOW_SPEED, HIGH_SPEED)
 SIDE: dict[Acts, tuple[float, ...]] = {
     "rebound": (-1.0,), "bump": (1.0,), "high_bump": (1.0,), "both": (-1.0, 1.0)
 }  # fmt: skip
@@ -98,6 +99,8 @@ class DampingBench:
     firmer: float | None
     """By how much firmer valving would have to be where every knob at its end is too soft, as a factor."""
     curves: tuple[CurveDrawn, ...]
+    judged_at: tuple[tuple[float, float], ...]
+    """The curve now where low and high speed are judged, each way: velocity and force."""
     beyond: tuple[str, ...]
     modes: tuple[str, ...]
     mode: str | None
@@ -211,6 +214,7 @@ def _bench(
         split_high=brief.split_band[1],
         firmer=_firmer(part, rules, clicks, body, band),
         curves=tuple(_drawn(part, None if now is None else now.curve, None if there is None else there.curve)),
+        judged_at=() if now is None else tuple((v, now.curve.at(v)) for v in JUDGED_AT),
         beyond=() if now is None else now.beyond,
         modes=tuple(m.name for m in part.modes),
         mode=corner.side.mode,

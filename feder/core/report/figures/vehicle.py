@@ -192,18 +192,19 @@ def vehicle_report(
 
 
 def _damping_wanted(facts: Facts, brief: Brief) -> Figures:
-    """What the brief wants of damping: the band at low speed, and rebound over bump."""
+    """What the brief wants of damping: its bands, rebound over bump, and how comfort weighs against grip."""
     targets = facts.at.brief.targets
-    low, high = (
-        wanted(at, v, "low-speed damping wanted", "")
-        for at, v in zip(edges(targets.damping), brief.damping_band, strict=True)
-    )
-    split = wanted(targets.split, brief.split_wanted, "rebound over bump wanted", "")
-    return {
-        "damping_low": figure(low, ""),
-        "damping_high": figure(high, ""),
-        "split_wanted": figure(split, ""),
-    }
+    shown: Figures = {}
+    for name, at, band, words in (
+        ("damping", targets.damping, brief.damping_band, "low-speed damping wanted"),
+        ("hop", targets.damping_high, brief.hop_band, "high-speed damping wanted"),
+        ("split", targets.rebound_over_bump, brief.split_band, "rebound over bump wanted"),
+    ):
+        for edge, typed, value in zip(("low", "high"), edges(at), band, strict=True):
+            shown[f"{name}_{edge}"] = figure(wanted(typed, value, words, ""), "")
+    shown["split_wanted"] = figure(wanted(targets.split, brief.split_wanted, "rebound over bump aimed at", ""), "")
+    weight = wanted(targets.comfort, brief.comfort_weight, "weight of comfort against grip", "")
+    return {**shown, "comfort_weight": figure(weight, "")}
 
 
 def _shares(facts: Facts, corners: dict[Place, CornerReport]) -> Figures:
@@ -232,17 +233,24 @@ def _rake(facts: Facts, corners: dict[Place, StandingCorner]) -> Figures:
             return mean_of_sides(*known)
         return known[0] if len(known) == 1 else None
 
-    drops = {e: [corners[p].drop for p in facts.places_at(e)] for e in ENDS}
-    sill = {e: mean([facts.corners[p].sill for p in facts.places_at(e)]) for e in ENDS}
-    drop = {e: mean(drops[e]) if None not in drops[e] else None for e in ENDS}
-    front, rear = drop["front"], drop["rear"]
+    def dropped(end: EndName, places: tuple[Place, ...]) -> float | None:
+        drops = [corners[p].drop for p in places]
+        return None if None in drops else mean(drops)
+
+    front, rear = (dropped(e, facts.places_at(e)) for e in ENDS)
     if facts.wheelbase is None or front is None or rear is None:
         return {}
     shown = {"rake_change": figure(rake_change_of(front, rear, facts.wheelbase), "rad")}
-    if sill["front"] is not None and sill["rear"] is not None:
-        shown["rake"] = figure(rake_angle(sill["rear"], rear, sill["front"], front, facts.wheelbase), "rad")
-        shown["sill_front"] = figure(sill["front"] - front, "m")
-        shown["sill_rear"] = figure(sill["rear"] - rear, "m")
+    # of an end whose sill was read on one side the height there: the other side may drop by another length
+    read = {e: tuple(p for p in facts.places_at(e) if facts.corners[p].sill is not None) for e in ENDS}
+    before = {e: mean([facts.corners[p].sill for p in read[e]]) for e in ENDS}
+    by = {e: dropped(e, read[e]) for e in ENDS}
+    if (a := before["front"]) is None or (b := before["rear"]) is None:
+        return shown
+    if (down := by["front"]) is not None and (back := by["rear"]) is not None:
+        shown["rake"] = figure(rake_angle(b, back, a, down, facts.wheelbase), "rad")
+        shown["sill_front"] = figure(a - down, "m")
+        shown["sill_rear"] = figure(b - back, "m")
     return shown
 
 

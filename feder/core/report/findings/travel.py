@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from feder.core.document.vehicle import End
 from feder.core.practice.thresholds import (
     LOST_LOOK,
+    POINTS_UP,
     STOP_CUT,
 )
 from feder.core.report.findings.case import Case, angle, length, share
@@ -97,7 +98,7 @@ def arm_points_up(case: Case) -> Iterator[Finding]:
     """A lower arm whose outer end stands above its inner one."""
     for name in case.facts.ends:
         now, spacer = case.report.ends[name].lower_arm_angle, case.report.ends[name].joint_spacer
-        if now is not None and spacer is not None and now.value > 0:
+        if now is not None and spacer is not None and now.value > POINTS_UP:
             yield Finding(
                 rule="arm_points_up",
                 grade="look",
