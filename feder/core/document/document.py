@@ -7,6 +7,7 @@ from pydantic_core import from_json
 
 from feder.core.document.base import PLACES, WHEELS, Ident, Model, Name, Place, SignedLengthM, Text
 from feder.core.document.brief import Brief
+from feder.core.document.fitting import Fastener, OwnCard
 from feder.core.document.setup import Setup, TorsionBarPart
 from feder.core.document.survey import Survey
 from feder.core.document.upgrade import upgraded
@@ -47,6 +48,8 @@ class Document(Model):
     bars: Annotated[tuple[TorsionBarPart, ...], Field(max_length=50)] = ()
     """Torsion bars at hand for this vehicle; springs that fit many stand on the workshop's shelf."""
     setups: Annotated[tuple[Setup, ...], Field(min_length=1, max_length=200)]
+    fasteners: Annotated[tuple[Fastener, ...], Field(max_length=80)] = ()
+    card: OwnCard = OwnCard()
     notes: Text = ""
 
     @model_validator(mode="after")
@@ -70,6 +73,9 @@ class Document(Model):
         lost = [s.setup for s in self.surveys if s.setup is not None and s.setup not in known]
         if lost:
             raise ValueError(f"surveys: there is no setup {lost[0]}")
+        kinds = [(f.end, f.kind) for f in self.fasteners]
+        if len(set(kinds)) != len(kinds):
+            raise ValueError("fasteners: two rows are of the same kind at one end")
         car = self.vehicle.kind == "car"
         for name, end in (("front", self.vehicle.ends.front), ("rear", self.vehicle.ends.rear)):
             if (end.layout in CAR_LAYOUTS) != car:

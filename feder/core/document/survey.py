@@ -1,11 +1,12 @@
 """What was measured on the vehicle, when and how."""
 
-from typing import Annotated, Literal, get_args
+from typing import Annotated, Any, Literal, get_args
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from feder.core.document.base import How, Ident, Model, Place, Text
 from feder.core.document.bounce import Bounce
+from feder.core.document.fitting import Damage
 from feder.core.numbers.quantities import Unit
 
 SurveyQuantity = Literal[
@@ -64,5 +65,19 @@ class Survey(Model):
     readings: Annotated[tuple[Reading, ...], Field(max_length=2000)] = ()
     bounces: Annotated[tuple[Bounce, ...], Field(max_length=8)] = ()
     """Bounce tests, one for each corner."""
-    damage: Text = ""
+    damages: Annotated[tuple[Damage, ...], Field(max_length=60)] = ()
     notes: Text = ""
+
+    @model_validator(mode="before")
+    @classmethod
+    def _damage_in_rows(cls, data: Any) -> Any:
+        """Known damage was one text once: a row for each of its lines."""
+        if not isinstance(data, dict) or "damage" not in data:
+            return data
+        kept = {k: v for k, v in data.items() if k != "damage"}
+        lines = [line.strip() for line in str(data["damage"]).splitlines() if line.strip()]
+        rows = [
+            {"id": f"noted-{n}", "part": line[:80], "state": line[80:280], "noted": data.get("date")}
+            for n, line in enumerate(lines, 1)
+        ]
+        return {**kept, "damages": [*(data.get("damages") or ()), *rows]}

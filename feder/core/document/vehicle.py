@@ -22,6 +22,7 @@ from feder.core.document.base import (
     Tolerant,
 )
 from feder.core.document.damper import Compressible, SqueezeAndForce
+from feder.core.document.fitting import Hangs
 from feder.core.document.tyre_size import TyreSize
 from feder.core.numbers.quantities import Unit
 
@@ -270,6 +271,7 @@ class End(Tolerant):
     spring_base: LengthM | None = None
     """Distance between the springs of a live axle."""
     adjusters: Annotated[tuple[AlignmentAdjuster, ...], Field(max_length=6)] = ()
+    hangs: Hangs = Hangs()
 
 
 class Ends(Model):

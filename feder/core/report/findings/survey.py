@@ -179,16 +179,20 @@ def friction_band(case: Case) -> Iterator[Finding]:
 
 
 def known_damage(case: Case) -> Iterator[Finding]:
+    """What was found broken or doubtful, until it is said how it was dealt with; the row itself stays."""
     survey = case.document.survey
-    if survey is not None and survey.damage.strip():
+    for row in () if survey is None else survey.damages:
+        if row.dealt is not None:
+            continue
+        said = f"{row.part}, {row.state}" if row.state else row.part
         yield Finding(
             rule="known_damage",
             grade="stop",
-            place="vehicle",
+            place=row.place,
             station="survey",
-            text=f"Known damage: {' '.join(survey.damage.split())[:100]}",
+            text=f"Known damage: {' '.join(said.split())[:100]}",
             reason="Cracked mounts, torn bushes, a weak damper or corroded towers make every number void, and can hurt. Doubtful parts belong with a licensed workshop.",
-            mend=Mend(text="Deal with it before anything is planned, then empty the line"),
+            mend=Mend(text="Deal with it before anything is planned, then say how and when in its row"),
         )
 
 
