@@ -10,6 +10,7 @@ from flask_openapi3 import Info, OpenAPI
 from feder.api import errors, logs, security
 from feder.api.acts import acts
 from feder.api.asked import compressed
+from feder.api.cards import cards
 from feder.api.codes import Codes
 from feder.api.damper_shelf import damper_shelf as dampers
 from feder.api.index import index
@@ -27,7 +28,9 @@ from feder.store.database import open_database
 from feder.store.devices import Devices
 from feder.store.garage import Garage
 from feder.store.parts import damper_shelf, spring_shelf
+from feder.store.photos import Photos
 from feder.store.sheets import Sheets
+from feder.store.ticks import Ticks
 
 FRONT_END = Path(__file__).parents[1] / "web"
 """Where the front end is built to; a wheel carries it along."""
@@ -66,6 +69,8 @@ def create_app(
         shelf=spring_shelf(sessions),
         dampers=damper_shelf(sessions),
         sheets=Sheets(sessions),
+        ticks=Ticks(sessions),
+        photos=Photos(sessions),
         documents=Known(),
         today=today,
         devices=Devices(sessions),
@@ -76,7 +81,20 @@ def create_app(
     errors.install(app)
     logs.install(app)
     app.after_request(compressed)
-    for blueprint in (questions, acts, plans, index, sags, surveys, pairing, vehicles, shelf, dampers, sheets):
+    for blueprint in (
+        questions,
+        acts,
+        plans,
+        index,
+        sags,
+        surveys,
+        pairing,
+        vehicles,
+        shelf,
+        dampers,
+        sheets,
+        cards,
+    ):
         app.register_api(blueprint)
     _serve_front_end(app, front_end)
     return app

@@ -16,6 +16,7 @@ STATUS = {
     "no vehicle": 404,
     "no part": 404,
     "no device": 404,
+    "no photo": 404,
     "stale": 409,
     "unknown base": 409,
     "code taken": 409,

@@ -13,7 +13,9 @@ from feder.core.document.setup import SpringPart
 from feder.store.devices import Devices
 from feder.store.garage import Garage
 from feder.store.parts import Shelf
+from feder.store.photos import Photos
 from feder.store.sheets import Sheets
+from feder.store.ticks import Ticks
 
 
 @dataclass(frozen=True)
@@ -24,6 +26,8 @@ class Rooms:
     shelf: Shelf[SpringPart]
     dampers: Shelf[DamperPart]
     sheets: Sheets
+    ticks: Ticks
+    photos: Photos
     documents: Known
     today: Callable[[], date]
     devices: Devices

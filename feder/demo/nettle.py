@@ -2,9 +2,10 @@
 
 from math import radians
 
-from feder.core.document.base import PLACES, DampingValue, LengthValue, MassValue, Place, RateValue
+from feder.core.document.base import PLACES, DampingValue, EndName, LengthValue, MassValue, Place, RateValue
 from feder.core.document.brief import Band, Brief, Targets
 from feder.core.document.document import Document
+from feder.core.document.fitting import Fastener, Hangs
 from feder.core.document.setup import Clicks, Seat, Setup, Sides, SideSetup, SpringPart, StopTrim
 from feder.core.document.survey import Conditions, Reading, Survey, SurveyQuantity
 from feder.core.document.vehicle import BumpStopPart, End, Ends, Limits, Mount, Plate, RatioTyped, Tyre, Vehicle
@@ -51,6 +52,7 @@ def nettle() -> Document:
         ),
         surveys=(_survey(),),
         setups=(_found(), _plan()),
+        fasteners=_fasteners(),
         notes="Mark each collar with paint before the first run. Wet tyres stand 8 mm taller.",
     )
 
@@ -66,6 +68,16 @@ def _vehicle() -> Vehicle:
         tyre=Tyre(radius=0.288, rate=RateValue(value=210e3, how="maker"), rim_diameter=0.380),
         bump_stop=BumpStopPart(length=0.045, shaft=0.064, hub_to_arch=0.354, compressible=0.5, points=_STOP),
         roll_centre=0.060,
+        hangs=Hangs(
+            brake_hose=True,
+            wheel_lead=True,
+            level_rod=True,
+            bar_link=True,
+            drive_shaft=True,
+            held="pinch clamp",
+            mount_handed=True,
+            bushes=2,
+        ),
     )
     rear = End(
         layout="divorced",
@@ -78,6 +90,7 @@ def _vehicle() -> Vehicle:
         tyre=Tyre(radius=0.288, rate=RateValue(value=205e3, how="maker"), rim_diameter=0.380),
         bump_stop=BumpStopPart(length=0.045, shaft=0.060, hub_to_arch=0.352, compressible=0.5, points=_STOP),
         roll_centre=0.100,
+        hangs=Hangs(brake_hose=True, wheel_lead=True, level_rod=True, bar_link=False, bushes=1, damper_bush=True),
     )
     return Vehicle(
         name="Nettle",
@@ -90,6 +103,29 @@ def _vehicle() -> Vehicle:
         sprung_cg_height=LengthValue(value=0.481, how="estimated"),
         plate=Plate(gross=1420, front_axle=780, rear_axle=720),
         ends=Ends(front=front, rear=rear),
+    )
+
+
+def _fasteners() -> tuple[Fastener, ...]:
+    """What its manual and the kit's sheet say is used once; torques are for whoever has the manual."""
+    once: tuple[tuple[EndName, str, int], ...] = (
+        ("front", "clamp bolt", 1),
+        ("front", "tower nut", 3),
+        ("front", "link nut", 1),
+        ("front", "rod nut", 1),
+        ("rear", "rod nut", 1),
+        ("rear", "damper bolt", 1),
+    )
+    return tuple(
+        Fastener(
+            end=end,
+            kind=kind,
+            count=count,
+            single_use=True,
+            here="in the kit" if kind == "rod nut" else "to buy" if kind == "damper bolt" else "here",
+            said_by="kit's maker" if kind == "rod nut" else "vehicle's maker",
+        )
+        for end, kind, count in once
     )
 
 

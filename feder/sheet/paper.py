@@ -72,9 +72,14 @@ def conditions_of(document: Document) -> str:
 
 def filled(finding: Finding, system: str) -> str:
     """A finding's sentence with its numbers in the reader's units."""
+    return in_words(finding.text, finding.numbers, system)
+
+
+def in_words(text: str, numbers: dict[str, Figure], system: str) -> str:
+    """A sentence with its numbers in the reader's units: "{held}" becomes "0.5 mm"."""
 
     def one(match: re.Match[str]) -> str:
-        number = finding.numbers.get(match[1])
+        number = numbers.get(match[1])
         if number is None:
             return match[1]
         mark = "~" if number.assumed else ""
@@ -88,7 +93,7 @@ def filled(finding: Finding, system: str) -> str:
         shown = figure(number.value, number.unit, system, kind="fine length" if small else None, unit=True)
         return mark + re.sub(r"\.0+(?= |$)", "", shown)
 
-    return re.sub(r"\{(\w+)\}", one, finding.text)
+    return re.sub(r"\{(\w+)\}", one, text)
 
 
 def cautions_of(

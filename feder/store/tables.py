@@ -2,7 +2,7 @@
 
 from datetime import datetime
 
-from sqlalchemy import ForeignKey, Index, String, Text
+from sqlalchemy import ForeignKey, Index, LargeBinary, String, Text
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 
@@ -72,3 +72,34 @@ class DeviceRow(Base):
     token: Mapped[str] = mapped_column(String(64), unique=True)
     paired: Mapped[datetime]
     seen: Mapped[datetime]
+
+
+class TickRow(Base):
+    """What was said of a step of a job card; the newest row of a step holds, the older ones are its history."""
+
+    __tablename__ = "tick"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    vehicle_id: Mapped[str] = mapped_column(ForeignKey("vehicle.id", ondelete="CASCADE"))
+    setup: Mapped[str] = mapped_column(String(40))
+    step: Mapped[str] = mapped_column(String(80))
+    state: Mapped[str] = mapped_column(String(10))
+    mark: Mapped[str] = mapped_column(String(16))
+    who: Mapped[str] = mapped_column(String(80))
+    reason: Mapped[str] = mapped_column(String(200))
+    at: Mapped[datetime]
+    __table_args__ = (Index("tick_of_card", "vehicle_id", "setup", "step", "id"),)
+
+
+class PhotoRow(Base):
+    """A photograph of a step or a damage, as it was made anew from what was sent."""
+
+    __tablename__ = "photo"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    vehicle_id: Mapped[str] = mapped_column(ForeignKey("vehicle.id", ondelete="CASCADE"))
+    about: Mapped[str] = mapped_column(String(120))
+    width: Mapped[int]
+    height: Mapped[int]
+    image: Mapped[bytes] = mapped_column(LargeBinary)
+    at: Mapped[datetime]
+    deleted: Mapped[datetime | None]
+    __table_args__ = (Index("photo_of_vehicle", "vehicle_id", "about"),)

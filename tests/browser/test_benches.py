@@ -129,12 +129,16 @@ def test_damage_stops_the_plan_and_an_outlier_is_asked_about(served, watched):
     fill(page, "floor to arch, rear right", "646")
     expect(page.get_by_text(re.compile("the tyre hangs"))).to_have_count(0)
     page.get_by_label(re.compile("^Known damage")).fill("left top mount cracked")
+    page.keyboard.press("Enter")
     expect(page.get_by_text("Known damage: left top mount cracked")).to_be_visible()
-    page.keyboard.press("Control+a")
     station(page, "Sheet")
     expect(
         page.frame_locator("iframe[title='Setup sheet']").get_by_text(re.compile("left top mount cracked")).first
     ).to_be_visible()
+    station(page, "Survey")
+    page.get_by_role("button", name="new one").click()
+    expect(page.get_by_text("Known damage: left top mount cracked")).to_have_count(0)
+    expect(page.get_by_role("region", name="Known damage")).to_contain_text("left top mount cracked")
 
 
 def test_the_strip_is_stepped_and_dragged_to_springs_that_exist(served, watched):

@@ -8,6 +8,7 @@ import pytest
 from feder.core.document.base import MassValue, RateValue
 from feder.core.document.brief import Band, Brief, Targets
 from feder.core.document.changes import patched as changed
+from feder.core.document.fitting import Damage
 from feder.core.document.setup import Clicks, Seat, SpringPart
 from feder.core.document.survey import Conditions, Reading
 from feder.core.document.vehicle import (
@@ -237,8 +238,8 @@ CASES = {
     ),
     "known_damage": (
         "vehicle",
-        lambda d: surveyed(d, damage="left top mount cracked"),
-        lambda d: surveyed(d, damage="  "),
+        lambda d: surveyed(d, damages=(Damage(id="a", part="left top mount", state="cracked"),)),
+        lambda d: surveyed(d, damages=(Damage(id="a", part="left top mount", state="cracked", dealt="new one"),)),
     ),
     "plate_exceeded": ("vehicle", lambda d: plated(d, front_axle=605), lambda d: plated(d, front_axle=607)),
     "clicks_past_range": (

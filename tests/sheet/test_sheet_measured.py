@@ -5,6 +5,7 @@ from datetime import date
 
 from feder.core.document.base import PLACES, Place, RateValue
 from feder.core.document.document import LoadItem, LoadState
+from feder.core.document.fitting import Damage
 from feder.core.document.vehicle import Plate
 from feder.core.report.evaluate import evaluate
 from feder.demo.magpie import magpie
@@ -80,13 +81,13 @@ def test_a_sag_as_found_is_the_one_read():
 
 def test_damage_stands_once_and_a_load_over_the_plate_among_the_cautions():
     car = nettle()
-    survey = car.surveys[0].but(damage="left tower corroded")
+    survey = car.surveys[0].but(damages=(Damage(id="a", part="left tower", state="corroded"),))
     state = LoadState(id="full", name="holiday", items=(LoadItem(name="bags", mass=160, x=2.4, y=0.0),))
     car = car.but(surveys=(survey,), loads=(*car.loads, state))
     mass = sum(c.mass.value for c in evaluate(car, "plan", "full").corners.values())
     plate = Plate(gross=mass - 1, front_axle=2000, rear_axle=2000)
     html = page(car.but(vehicle=car.vehicle.but(plate=plate)), "plan")
-    assert html.count("left tower corroded") == 1
+    assert html.count("left tower, corroded") == 1
     cautions = html.split("<h2>Cautions</h2>")[1].split("<h2>Notes")[0]
     assert f"holiday: in all {mass:.0f}, the plate allows {mass - 1:.0f} kg." in cautions
     wide = car.but(vehicle=car.vehicle.but(plate=plate.but(gross=mass + 1)))

@@ -22,6 +22,7 @@ from feder.core.document.base import (
 )
 from feder.core.document.conversion import EndChange
 from feder.core.document.damper import CountedFrom, DamperPart
+from feder.core.document.fitting import Day
 from feder.core.document.leaf import LeafPart
 from feder.core.numbers.quantities import SPRING_STEEL_SHEAR_MODULUS, Unit
 
@@ -299,6 +300,10 @@ class Setup(Model):
     front_meant: Ident | None = None
     """Load state under which this end's heights are meant and its plates are set; none: as weighed."""
     rear_meant: Ident | None = None
+    fitted_on: Day | None = None
+    """The day on which it came onto the wheels."""
+    odometer: Annotated[float, Unit("m"), Field(ge=0, le=1e10)] | None = None
+    """What the odometer showed then."""
     note: Text = ""
 
     @model_validator(mode="after")

@@ -6,7 +6,17 @@ from feder.core.report.findings.case import Case
 from feder.core.report.shapes import Finding, Station, StationReport
 from feder.core.standing.facts import EndFacts
 
-STATIONS: tuple[Station, ...] = ("brief", "survey", "geometry", "springs", "height", "travel", "damping", "sheet")
+STATIONS: tuple[Station, ...] = (
+    "brief",
+    "survey",
+    "geometry",
+    "springs",
+    "height",
+    "travel",
+    "damping",
+    "fit",
+    "sheet",
+)
 
 
 def stations(case: Case, findings: list[Finding]) -> list[StationReport]:
@@ -19,8 +29,11 @@ def stations(case: Case, findings: list[Finding]) -> list[StationReport]:
         "height": _height(case),
         "travel": _travel(case),
         "damping": _damping(case),
+        "fit": _fit(case),
     }
-    waits["sheet"] = [f"{s}: {w[0]}" for s, w in waits.items() if w and s not in ("brief", "travel", "damping")]
+    waits["sheet"] = [
+        f"{s}: {w[0]}" for s, w in waits.items() if w and s not in ("brief", "travel", "damping", "fit")
+    ]
     begun = {
         "brief": case.document.brief != type(case.document.brief)(),
         "survey": bool(case.document.survey and case.document.survey.readings),
@@ -29,6 +42,7 @@ def stations(case: Case, findings: list[Finding]) -> list[StationReport]:
         "height": any(_asked(case.side(p)) for p in case.places),
         "travel": any(end.end.bump_stop or end.end.travel for end in case.facts.ends.values()),
         "damping": any(_knobs(case.side(p)) for p in case.places),
+        "fit": bool(case.document.fasteners) or _fitted(case),
         "sheet": False,
     }
     flagged = {f.station for f in findings if f.grade in ("stop", "look")}
@@ -54,6 +68,19 @@ def _damping(case: Case) -> list[str]:
         for name, places in case.ends()
         if case.stood.corners[places[0]].facts.end.damper_coefficient is None
     ]
+
+
+def _fit(case: Case) -> list[str]:
+    """What keeps a setup from being fitted: damage not dealt with, or nothing on the wheels yet."""
+    survey = case.document.survey
+    waits = [f"{row.part}, dealt with" for row in (() if survey is None else survey.damages) if row.dealt is None]
+    return waits if _fitted(case) or case.is_found else [*waits, "the job card, worked through"]
+
+
+def _fitted(case: Case) -> bool:
+    """Whether a setup that came of this one stands, or stood, on the wheels."""
+    made = [s for s in case.document.setups if s.stage in ("fitted", "settled")]
+    return case.setup.stage in ("fitted", "settled") or any(s.parent == case.setup.id for s in made)
 
 
 def _knobs(side: SideSetup) -> bool:

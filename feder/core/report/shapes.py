@@ -37,7 +37,7 @@ def figure(value: float | None, unit: str) -> Figure | None:
 
 
 Grade = Literal["stop", "look", "note"]
-Station = Literal["brief", "survey", "geometry", "springs", "height", "travel", "damping", "sheet"]
+Station = Literal["brief", "survey", "geometry", "springs", "height", "travel", "damping", "fit", "sheet"]
 
 
 class Mend(Shape):

@@ -1014,6 +1014,111 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The job card from one setup to another. */
+        post: operations["cards_card_card_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/card/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The job card as PDF. */
+        post: operations["cards_card_pdf_card_card_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/card/inspection": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The inspection note as PDF. */
+        post: operations["cards_inspection_pdf_card_inspection_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/vehicles/{vehicle_id}/cards/{setup}/ticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What holds of each step of a card. */
+        get: operations["cards_ticks_vehicles__string_vehicle_id__cards__string_setup__ticks_get"];
+        put?: never;
+        /** Say something of one step; the ticks of others stay. */
+        post: operations["cards_tick_vehicles__string_vehicle_id__cards__string_setup__ticks_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/vehicles/{vehicle_id}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pictures of a vehicle. */
+        get: operations["cards_photos_vehicles__string_vehicle_id__photos_get"];
+        put?: never;
+        /** Hang a picture on a step or a damage; it is made anew, without position or other data. */
+        post: operations["cards_add_photo_vehicles__string_vehicle_id__photos_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/vehicles/{vehicle_id}/photos/{photo}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One picture. */
+        get: operations["cards_photo_vehicles__string_vehicle_id__photos__int_photo__get"];
+        put?: never;
+        post?: never;
+        /** Put a picture away. */
+        delete: operations["cards_remove_photo_vehicles__string_vehicle_id__photos__int_photo__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1331,7 +1436,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "sheet";
+            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "fit" | "sheet";
             /** Text */
             text: string;
             /**
@@ -1565,7 +1670,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "sheet";
+            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "fit" | "sheet";
             /**
              * State
              * @enum {string}
@@ -1700,7 +1805,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "sheet";
+            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "fit" | "sheet";
             /** Anchor */
             anchor: string;
             /**
@@ -2160,6 +2265,46 @@ export interface components {
             points: number[][];
         };
         /**
+         * Damage
+         * @description Something found broken, worn or doubtful. What was done about it is added; the row itself stays.
+         */
+        Damage: {
+            /** Id */
+            id: string;
+            /**
+             * Place
+             * @default vehicle
+             */
+            place?: components["schemas"]["Place"] | "vehicle";
+            /** Part */
+            part: string;
+            /**
+             * State
+             * @default
+             */
+            state?: string;
+            /**
+             * Noted
+             * @default null
+             */
+            noted?: string | null;
+            /**
+             * Dealt
+             * @default null
+             */
+            dealt?: ("new one" | "repaired" | "sound after all") | null;
+            /**
+             * Dealt On
+             * @default null
+             */
+            dealt_on?: string | null;
+            /**
+             * Dealt By
+             * @default
+             */
+            dealt_by?: string;
+        };
+        /**
          * DamperMode
          * @description A named mode of an electronic damper: a curve, and no clicks.
          */
@@ -2377,6 +2522,19 @@ export interface components {
             /** Setups */
             setups: components["schemas"]["Setup"][];
             /**
+             * Fasteners
+             * @default []
+             */
+            fasteners?: components["schemas"]["Fastener"][];
+            /**
+             * @default {
+             *       "own": [],
+             *       "words": [],
+             *       "hidden": []
+             *     }
+             */
+            card?: components["schemas"]["OwnCard"];
+            /**
              * Notes
              * @default
              */
@@ -2475,6 +2633,22 @@ export interface components {
              * @default []
              */
             adjusters?: components["schemas"]["AlignmentAdjuster"][];
+            /**
+             * @default {
+             *       "brake_hose": null,
+             *       "wheel_lead": null,
+             *       "level_rod": null,
+             *       "bar_link": null,
+             *       "damper_cable": null,
+             *       "drive_shaft": null,
+             *       "reservoir": null,
+             *       "held": null,
+             *       "mount_handed": null,
+             *       "bushes": null,
+             *       "damper_bush": null
+             *     }
+             */
+            hangs?: components["schemas"]["Hangs"];
         };
         /**
          * EndChange
@@ -2579,7 +2753,20 @@ export interface components {
              *       "bar": null,
              *       "arm_lies": null,
              *       "spring_base": null,
-             *       "adjusters": []
+             *       "adjusters": [],
+             *       "hangs": {
+             *         "bar_link": null,
+             *         "brake_hose": null,
+             *         "bushes": null,
+             *         "damper_bush": null,
+             *         "damper_cable": null,
+             *         "drive_shaft": null,
+             *         "held": null,
+             *         "level_rod": null,
+             *         "mount_handed": null,
+             *         "reservoir": null,
+             *         "wheel_lead": null
+             *       }
              *     }
              */
             front?: components["schemas"]["End"];
@@ -2620,7 +2807,20 @@ export interface components {
              *       "bar": null,
              *       "arm_lies": null,
              *       "spring_base": null,
-             *       "adjusters": []
+             *       "adjusters": [],
+             *       "hangs": {
+             *         "bar_link": null,
+             *         "brake_hose": null,
+             *         "bushes": null,
+             *         "damper_bush": null,
+             *         "damper_cable": null,
+             *         "drive_shaft": null,
+             *         "held": null,
+             *         "level_rod": null,
+             *         "mount_handed": null,
+             *         "reservoir": null,
+             *         "wheel_lead": null
+             *       }
              *     }
              */
             rear?: components["schemas"]["End"];
@@ -2652,6 +2852,57 @@ export interface components {
              * @default 0.3
              */
             high_share?: number;
+        };
+        /**
+         * Fastener
+         * @description One kind of fastener of an end: torque by the maker, whether it is used once, where the new ones are.
+         *
+         *     Without a torque the field stays blank: it comes from the vehicle's or the kit's maker alone.
+         */
+        Fastener: {
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /** Kind */
+            kind: string;
+            /**
+             * Torque
+             * @default null
+             */
+            torque?: number | null;
+            /**
+             * Angle
+             * @default null
+             */
+            angle?: number | null;
+            /**
+             * Said By
+             * @default vehicle's maker
+             * @enum {string}
+             */
+            said_by?: "vehicle's maker" | "kit's maker";
+            /**
+             * Single Use
+             * @default null
+             */
+            single_use?: boolean | null;
+            /**
+             * Count
+             * @default null
+             */
+            count?: number | null;
+            /**
+             * Here
+             * @default null
+             */
+            here?: ("here" | "in the kit" | "to buy" | "reused") | null;
+            /**
+             * Tool
+             * @default
+             */
+            tool?: string;
         };
         /** ForceValue */
         ForceValue: {
@@ -2718,6 +2969,67 @@ export interface components {
             pressure: number;
             /** Rod Diameter */
             rod_diameter: number;
+        };
+        /**
+         * Hangs
+         * @description What hangs on an end and must come off before its parts do; asked once. Nothing: not told yet.
+         */
+        Hangs: {
+            /**
+             * Brake Hose
+             * @default null
+             */
+            brake_hose?: boolean | null;
+            /**
+             * Wheel Lead
+             * @default null
+             */
+            wheel_lead?: boolean | null;
+            /**
+             * Level Rod
+             * @default null
+             */
+            level_rod?: boolean | null;
+            /**
+             * Bar Link
+             * @default null
+             */
+            bar_link?: boolean | null;
+            /**
+             * Damper Cable
+             * @default null
+             */
+            damper_cable?: boolean | null;
+            /**
+             * Drive Shaft
+             * @default null
+             */
+            drive_shaft?: boolean | null;
+            /**
+             * Reservoir
+             * @default null
+             */
+            reservoir?: boolean | null;
+            /**
+             * Held
+             * @default null
+             */
+            held?: ("pinch clamp" | "two bolts" | "fork") | null;
+            /**
+             * Mount Handed
+             * @default null
+             */
+            mount_handed?: boolean | null;
+            /**
+             * Bushes
+             * @default null
+             */
+            bushes?: number | null;
+            /**
+             * Damper Bush
+             * @default null
+             */
+            damper_bush?: boolean | null;
         };
         /**
          * HardPart
@@ -2968,6 +3280,59 @@ export interface components {
              * @default null
              */
             ratio?: (components["schemas"]["RatioTyped"] | components["schemas"]["RatioFromLevers"] | components["schemas"]["RatioFromSweep"] | components["schemas"]["RatioFromLeverage"] | components["schemas"]["RatioAssumed"]) | null;
+        };
+        /**
+         * OwnCard
+         * @description What the workshop made of the card of this vehicle; it holds for every setup that is fitted.
+         */
+        OwnCard: {
+            /**
+             * Own
+             * @default []
+             */
+            own?: components["schemas"]["OwnStep"][];
+            /**
+             * Words
+             * @default []
+             */
+            words?: components["schemas"]["OwnWords"][];
+            /**
+             * Hidden
+             * @default []
+             */
+            hidden?: string[];
+        };
+        /**
+         * OwnStep
+         * @description A step of the workshop's own on the card of this vehicle, after another one of its group.
+         */
+        OwnStep: {
+            /** Id */
+            id: string;
+            /** Group */
+            group: string;
+            /**
+             * After
+             * @default
+             */
+            after?: string;
+            /** Words */
+            words: string;
+            /**
+             * Caution
+             * @default
+             */
+            caution?: string;
+        };
+        /**
+         * OwnWords
+         * @description Other words for a step of the card.
+         */
+        OwnWords: {
+            /** Step */
+            step: string;
+            /** Words */
+            words: string;
         };
         /**
          * Plate
@@ -3487,6 +3852,16 @@ export interface components {
              * @default null
              */
             rear_meant?: string | null;
+            /**
+             * Fitted On
+             * @default null
+             */
+            fitted_on?: string | null;
+            /**
+             * Odometer
+             * @default null
+             */
+            odometer?: number | null;
             /**
              * Note
              * @default
@@ -4060,10 +4435,10 @@ export interface components {
              */
             bounces?: components["schemas"]["Bounce"][];
             /**
-             * Damage
-             * @default
+             * Damages
+             * @default []
              */
-            damage?: string;
+            damages?: components["schemas"]["Damage"][];
             /**
              * Notes
              * @default
@@ -4339,6 +4714,19 @@ export interface components {
              *         "fork": null,
              *         "friction": null,
              *         "gas": null,
+             *         "hangs": {
+             *           "bar_link": null,
+             *           "brake_hose": null,
+             *           "bushes": null,
+             *           "damper_bush": null,
+             *           "damper_cable": null,
+             *           "drive_shaft": null,
+             *           "held": null,
+             *           "level_rod": null,
+             *           "mount_handed": null,
+             *           "reservoir": null,
+             *           "wheel_lead": null
+             *         },
              *         "layout": "strut",
              *         "limits": {
              *           "contact": null,
@@ -4377,6 +4765,19 @@ export interface components {
              *         "fork": null,
              *         "friction": null,
              *         "gas": null,
+             *         "hangs": {
+             *           "bar_link": null,
+             *           "brake_hose": null,
+             *           "bushes": null,
+             *           "damper_bush": null,
+             *           "damper_cable": null,
+             *           "drive_shaft": null,
+             *           "held": null,
+             *           "level_rod": null,
+             *           "mount_handed": null,
+             *           "reservoir": null,
+             *           "wheel_lead": null
+             *         },
              *         "layout": "strut",
              *         "limits": {
              *           "contact": null,
@@ -6875,6 +7276,398 @@ export interface components {
             /** Vehicle Id */
             vehicle_id: string;
         };
+        /** CardAnswer */
+        CardAnswer: {
+            card: components["schemas"]["Card"];
+        };
+        /**
+         * Card
+         * @description A job card.
+         */
+        Card: {
+            /** Before */
+            before: string;
+            /** After */
+            after: string;
+            /** Groups */
+            groups: components["schemas"]["Group"][];
+            /** Fasteners */
+            fasteners: components["schemas"]["Kind"][];
+            /** Parts */
+            parts: components["schemas"]["Needed"][];
+            /** Damages */
+            damages: components["schemas"]["Damage"][];
+            /** Energy */
+            energy: number;
+            /** Hidden */
+            hidden: number;
+            /** Waits */
+            waits: string;
+        };
+        /**
+         * Group
+         * @description Steps done in one place, or at one stage.
+         */
+        Group: {
+            /** Id */
+            id: string;
+            /** Words */
+            words: string;
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+        };
+        /**
+         * Kind
+         * @description One kind of fastener of an end: how many in all, and what the vehicle's table says of it.
+         */
+        Kind: {
+            /** End */
+            end: string;
+            /** Kind */
+            kind: string;
+            /** Count */
+            count: number;
+            /** New */
+            new: boolean | null;
+            /** Ride */
+            ride: number;
+            /** Torqued */
+            torqued: boolean;
+            /** Torque */
+            torque: number | null;
+            /** Angle */
+            angle: number | null;
+            /** Said By */
+            said_by: string;
+            /** Here */
+            here: string | null;
+            /** Tool */
+            tool: string;
+        };
+        /**
+         * Needed
+         * @description A part that goes in: how often, and of which side.
+         */
+        Needed: {
+            /** Name */
+            name: string;
+            /** Code */
+            code: string;
+            /** Hand */
+            hand: string;
+            /** Count */
+            count: number;
+            /** State */
+            state: string;
+            /** Places */
+            places: string[];
+        };
+        /**
+         * Part
+         * @description A part that a step puts in.
+         */
+        Part: {
+            /** Name */
+            name: string;
+            /**
+             * Code
+             * @default
+             */
+            code?: string;
+            /**
+             * Hand
+             * @default
+             * @enum {string}
+             */
+            hand?: "L" | "R" | "";
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            /**
+             * State
+             * @default new
+             * @enum {string}
+             */
+            state?: "new" | "reused";
+        };
+        /**
+         * Setting
+         * @description A number or a word that is set in a step, with what the other side is set to.
+         */
+        Setting: {
+            /** Words */
+            words: string;
+            /** @default null */
+            value?: components["schemas"]["Figure"] | null;
+            /**
+             * Text
+             * @default
+             */
+            text?: string;
+            /**
+             * Kind
+             * @default null
+             */
+            kind?: string | null;
+            /**
+             * Signed
+             * @default false
+             */
+            signed?: boolean;
+            /** @default null */
+            other?: components["schemas"]["Figure"] | null;
+            /**
+             * Other Text
+             * @default
+             */
+            other_text?: string;
+        };
+        /**
+         * Step
+         * @description One step. `text` has places for `numbers`; the key stays the same as long as the step does.
+         */
+        Step: {
+            /** Key */
+            key: string;
+            /** Group */
+            group: string;
+            /** Text */
+            text: string;
+            /** Short */
+            short: string;
+            /** Why */
+            why: string;
+            /**
+             * Caution
+             * @default
+             */
+            caution?: string;
+            /** Numbers */
+            numbers?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /**
+             * Energy
+             * @default false
+             */
+            energy?: boolean;
+            /**
+             * Settings
+             * @default []
+             */
+            settings?: components["schemas"]["Setting"][];
+            /**
+             * Uses
+             * @default []
+             */
+            uses?: components["schemas"]["Use"][];
+            /**
+             * Parts
+             * @default []
+             */
+            parts?: components["schemas"]["Part"][];
+            /**
+             * Tools
+             * @default []
+             */
+            tools?: string[];
+            /**
+             * Acts
+             * @default []
+             */
+            acts?: string[];
+            /**
+             * Covers
+             * @default []
+             */
+            covers?: string[];
+            /**
+             * Hand
+             * @default
+             * @enum {string}
+             */
+            hand?: "L" | "R" | "";
+            /**
+             * Look
+             * @default false
+             */
+            look?: boolean;
+            /**
+             * Own
+             * @default false
+             */
+            own?: boolean;
+            /**
+             * Mark
+             * @default
+             */
+            mark?: string;
+        };
+        /**
+         * Use
+         * @description Fasteners of a kind that a step touches at one side.
+         */
+        Use: {
+            /** End */
+            end: string;
+            /** Kind */
+            kind: string;
+            /** Count */
+            count: number;
+            /**
+             * Done
+             * @enum {string}
+             */
+            done: "slack" | "out" | "hand" | "tight" | "ride";
+            /**
+             * New
+             * @default null
+             */
+            new?: boolean | null;
+        };
+        /** CardQuestion */
+        CardQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            /**
+             * Against
+             * @description The setup it leads from; none: as found.
+             * @default null
+             */
+            against?: string | null;
+        };
+        /**
+         * CardOnPaper
+         * @description The card or the note of a setup, in the reader's units.
+         */
+        CardOnPaper: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            /**
+             * Against
+             * @description The setup it leads from; none: as found.
+             * @default null
+             */
+            against?: string | null;
+            /**
+             * System
+             * @default metric
+             * @enum {string}
+             */
+            system?: "metric" | "inch" | "kgf";
+            /**
+             * Vehicle Id
+             * @default
+             */
+            vehicle_id?: string;
+        };
+        /** TicksAnswer */
+        TicksAnswer: {
+            /** Ticks */
+            ticks: components["schemas"]["Tick"][];
+        };
+        /**
+         * Tick
+         * @description What holds of a step: its state, by whom and when, and the mark of what it told to do then.
+         */
+        Tick: {
+            /** Step */
+            step: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "done" | "off" | "sound" | "not sound" | "open";
+            /** Mark */
+            mark: string;
+            /** Who */
+            who: string;
+            /** Reason */
+            reason: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * TickSaid
+         * @description What is said of a step; `mark` is the step's own when it was read.
+         */
+        TickSaid: {
+            /** Step */
+            step: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "done" | "off" | "sound" | "not sound" | "open";
+            /**
+             * Mark
+             * @default
+             */
+            mark?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Reason
+             * @default
+             */
+            reason?: string;
+        };
+        /** PhotosAnswer */
+        PhotosAnswer: {
+            /** Photos */
+            photos: components["schemas"]["Photo"][];
+        };
+        /**
+         * Photo
+         * @description A kept picture: what it is about, its size in px and when it came.
+         */
+        Photo: {
+            /** Id */
+            id: number;
+            /** About */
+            about: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -9204,6 +9997,373 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    cards_card_card_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    cards_card_pdf_card_card_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardOnPaper"];
+            };
+        };
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    cards_inspection_pdf_card_inspection_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardOnPaper"];
+            };
+        };
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    cards_ticks_vehicles__string_vehicle_id__cards__string_setup__ticks_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                vehicle_id: string;
+                setup: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TicksAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    cards_tick_vehicles__string_vehicle_id__cards__string_setup__ticks_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                vehicle_id: string;
+                setup: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TickSaid"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TicksAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    cards_photos_vehicles__string_vehicle_id__photos_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                vehicle_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotosAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    cards_add_photo_vehicles__string_vehicle_id__photos_post: {
+        parameters: {
+            query: {
+                about: string;
+            };
+            header?: never;
+            path: {
+                vehicle_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotosAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    cards_photo_vehicles__string_vehicle_id__photos__int_photo__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                vehicle_id: string;
+                photo: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    cards_remove_photo_vehicles__string_vehicle_id__photos__int_photo__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                vehicle_id: string;
+                photo: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotosAnswer"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {

@@ -9,5 +9,6 @@ export const STATIONS: { id: Station; words: string; key: string }[] = [
   { id: 'height', words: 'Height', key: '5' },
   { id: 'travel', words: 'Travel', key: '6' },
   { id: 'damping', words: 'Damping', key: '7' },
+  { id: 'fit', words: 'Fit', key: '9' },
   { id: 'sheet', words: 'Sheet', key: 's' },
 ]

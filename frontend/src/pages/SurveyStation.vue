@@ -14,6 +14,7 @@ import {
   type TorsionBarPart,
 } from '@/api/client'
 import FindingList from '@/components/FindingList.vue'
+import DamageRows from '@/fit/DamageRows.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import SurveyFiles from '@/components/SurveyFiles.vue'
 import SurveyWalk from '@/components/SurveyWalk.vue'
@@ -321,19 +322,7 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
           @update:model-value="(v: string) => setCondition(t.member, v)" />
       </div>
     </section>
-    <section id="damage">
-      <v-textarea
-        label="Known damage: cracked mounts, torn bushes, weak damper, perished hose, corrosion"
-        :model-value="survey?.damage"
-        maxlength="2000"
-        @update:model-value="
-          (v: string) => vehicle.edit('known damage', [{ path: ['surveys', 0, 'damage'], value: v }])
-        " />
-      <p v-if="survey?.damage" class="small mt-1">
-        <b class="grade-look">Look</b> Damage blocks the plan until it is dealt with; corroded or split mounts belong
-        with a licensed workshop.
-      </p>
-    </section>
+    <DamageRows />
     <p class="small quiet mt-4">
       Vehicle on a level floor, wheels chocked. Shown in {{ units.unit('m').written }} and
       {{ units.unit('kg').written }}; type any unit, such as 25 5/8 in or 305 kg.
@@ -356,7 +345,7 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
 .found { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 32px; margin-top: 18px; }
 .before { border-top: 1.5px solid var(--ink); padding-top: 12px; } .before :deep(.v-label) { font-size: var(--t-4); }
 .three { display: grid; grid-template-columns: repeat(3, 1fr); gap: 12px; align-items: end; }
-.texts, #damage { margin-top: 16px; }
+.texts { margin-top: 16px; }
 @media (max-width: 820px) { .walk thead th:first-child { width: 120px; } }
 @media (max-width: 600px) {
   .walk thead th:first-child { width: 78px; }

@@ -41,6 +41,7 @@ const benches = {
   height: HeightStation,
   travel: TravelStation,
   damping: defineAsyncComponent(() => import('./DampingStation.vue')),
+  fit: defineAsyncComponent(() => import('./FitStation.vue')),
   sheet: defineAsyncComponent(() => import('./SheetStation.vue')),
   compare: defineAsyncComponent(() => import('@/compare/CompareBench.vue')),
 }
@@ -135,7 +136,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
       <p v-else-if="!opened" class="quiet" role="status">Opening the vehicle…</p>
       <component :is="bench" v-else />
     </main>
-    <StancePanel />
+    <div v-if="station === 'fit'" id="fit-side" class="fit-side"></div>
+    <StancePanel v-else />
     <WorkLine :here="station" :reports="stations" :vehicle-id="vehicle.id" />
     <WorkingDrawer />
     <StaleDialog />
@@ -145,5 +147,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
 </template>
 
 <style scoped>
+.fit-side { display: grid; min-height: 0; }
+@media (max-width: 600px) { .fit-side { display: none; } .frame:has(> .fit-side) { grid-template: auto minmax(0, 1fr) auto / minmax(0, 1fr); } }
 .trouble { border-left: 4px solid var(--stop); background: var(--stop-tint); padding: 8px 12px; margin-bottom: 10px; }
 </style>

@@ -3,6 +3,7 @@ import { computed, reactive } from 'vue'
 
 import { airOf, coilOf, type EndName, type SideSetup, type SpringPart } from '@/api/client'
 import FindingList from '@/components/FindingList.vue'
+import DamageRows from '@/fit/DamageRows.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import SurveyFiles from '@/components/SurveyFiles.vue'
 import { meanOf, toleranceAt, valuesAt, type WalkRow, written } from '@/logic/walk'
@@ -20,7 +21,6 @@ import { ENDS } from './walk'
 const { vehicle, units, setFound, about } = useSag()
 const document_ = computed(() => vehicle.document.value!)
 const conditions = computed(() => document_.value.surveys?.[0]?.conditions)
-const survey = computed(() => document_.value.surveys?.[0])
 const TICKS = [
   { member: 'level_floor', words: 'level floor' },
   { member: 'pressures_set', words: 'tyre pressures set' },
@@ -289,15 +289,7 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
       maxlength="300"
       @update:model-value="(v: string) => condition(t.words, t.member, v)" />
   </section>
-  <section id="damage">
-    <v-textarea
-      label="Known damage: leaking seals, pitted tubes, worn linkage bearings, weak damper, bent axle"
-      :model-value="survey?.damage"
-      maxlength="2000"
-      @update:model-value="
-        (v: string) => vehicle.edit('known damage', [{ path: ['surveys', 0, 'damage'], value: v }])
-      " />
-  </section>
+  <DamageRows />
 </template>
 
 <style scoped>
