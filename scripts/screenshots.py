@@ -32,7 +32,6 @@ VIEWS: dict[str, tuple[str, str, int, int]] = {
     "walk": ("{nettle}/survey?walk=1", "light", 1280, 800),
     "geometry": ("{nettle}/geometry", "light", 1280, 800),
     "springs": ("{nettle}/springs", "light", 1280, 800),
-    "springs-dark": ("{nettle}/springs", "dark", 1280, 800),
     "loads": ("{bramble}/springs?view=loads", "light", 1280, 800),
     "roll": ("{sedge}/springs?view=roll", "light", 1280, 800),
     "travel": ("{sedge}/travel", "light", 1280, 800),
@@ -43,6 +42,7 @@ VIEWS: dict[str, tuple[str, str, int, int]] = {
     "index": ("{tansy}/height", "light", 1280, 800),
     "sag": ("{magpie}/height", "light", 1280, 800),
     "sag-phone": ("{magpie}/walk", "light", 390, 844),
+    "fit": ("{nettle}/fit", "light", 1280, 800),
     "sheet": ("{nettle}/sheet", "light", 1280, 800),
     "shelf": ("/shelf", "light", 1280, 800),
 }

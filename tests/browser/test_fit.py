@@ -7,9 +7,11 @@ import pytest
 from PIL import Image
 from playwright.sync_api import expect
 
+from feder.demo.magpie import magpie
+from feder.demo.nettle import nettle
+from feder.demo.tansy import tansy
 from tests.browser.hands import Keyboard
-
-TITLE = re.compile("^Fit, ")
+from tests.changes import with_side
 
 
 def opened(page, base, width=1280, height=800):
@@ -100,8 +102,8 @@ def test_a_plan_changed_under_the_card_lets_its_ticks_fall_and_says_which(served
         box(page, words).click()
     expect(page.get_by_text("2 of 75 done")).to_be_visible()
     page.goto(page.url.replace("/fit", "/height"))
-    field = page.get_by_role("textbox", name=re.compile("floor to arch, front left"))
-    field.fill("628")
+    field = page.get_by_role("region", name="front left", exact=True).get_by_label("hub to arch")
+    field.fill("348")
     page.keyboard.press("Enter")
     expect(page.get_by_text("saved", exact=True)).to_be_visible()
     page.goto(page.url.replace("/height", "/fit"))
@@ -153,3 +155,31 @@ def test_the_end_of_the_card_names_what_is_open_and_makes_the_fitted_setup(serve
     assert made["sides"]["front_left"]["collar"] == pytest.approx(0.0235)
     assert made["sides"]["front_left"]["set_by"] == "collar"
     assert made["sides"]["front_right"]["set_by"] == "height"
+
+
+def worked_on_a_phone(page, base, document, words):
+    """The card of one corner or wheel, one step after the other, by the thumb alone."""
+    page.set_viewport_size({"width": 360, "height": 780})
+    made = page.request.post(f"{base}/api/vehicles/import", data=document.model_dump_json())
+    page.goto(f"{base}/vehicle/{made.json()['id']}/fit")
+    nav = page.get_by_role("navigation", name="Groups of the card").get_by_role("button", name=words, exact=False)
+    nav.first.tap()
+    if page.get_by_role("button", name="Read it, go on").count():
+        page.get_by_role("button", name="Read it, go on").first.tap()
+    article = page.get_by_role("article")
+    expect(article).to_contain_text(words)
+    count = int(re.search(r"step 1 of (\d+)", article.inner_text())[1])
+    for n in range(1, count + 1):
+        expect(article).to_contain_text(f"step {n} of {count}")
+        assert page.evaluate("document.documentElement.scrollWidth") <= 360
+        page.get_by_role("checkbox", name="Done").tap()
+    expect(nav.first).to_contain_text(f"{count} of {count}")
+
+
+@pytest.mark.browser_context_args(has_touch=True)
+def test_a_fork_a_torsion_bar_and_a_spring_beside_its_damper_on_a_phone_alone(served, watched):
+    base = served(demo=False)
+    fork = magpie().setups[0].sides.front.spring
+    bike = with_side(magpie(), "plan", "front", spring=fork.but(code="fork 34"), oil_level=0.115, clamp=0.008)
+    for document, words in ((bike, "Front"), (tansy(), "Rear left"), (nettle(), "Rear left")):
+        worked_on_a_phone(watched(), base, document, words)

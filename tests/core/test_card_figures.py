@@ -4,7 +4,7 @@ from math import radians
 
 import pytest
 
-from feder.core.document.fitting import Damage, OwnCard, OwnStep, OwnWords
+from feder.core.document.fitting import Damage, OwnCard, OwnPlace, OwnStep, OwnWords
 from feder.core.document.setup import BarSetting, StopTrim
 from feder.core.fitting.card import card_of
 from feder.demo.magpie import magpie
@@ -138,6 +138,7 @@ def test_the_workshops_own_steps_words_and_gaps_stay_with_the_vehicle():
     own = OwnCard(
         own=(OwnStep(id="a", group="ground", after="ground.wheel_bolts", words="Photograph of the odometer"),),
         words=(OwnWords(step="before.pushed", words="Rock it hard at the tow eye"),),
+        places=(OwnPlace(step="before.pushed", after="before.stops_cut"), OwnPlace(step="after.papers")),
         hidden=("after.headlamps",),
     )
     card = card_of(nettle().but(card=own), "plan")
@@ -145,6 +146,9 @@ def test_the_workshops_own_steps_words_and_gaps_stay_with_the_vehicle():
     assert keys[keys.index("ground.wheel_bolts") + 1] == "own.a"
     assert next(s.text for s in card.steps() if s.key == "before.pushed") == "Rock it hard at the tow eye"
     assert "after.headlamps" not in keys
+    assert keys[keys.index("before.stops_cut") + 1] == "before.pushed"
+    assert next(k for k in keys if k.startswith("after.")) == "after.papers"
+    assert len(set(keys)) == len(keys) == len(list(card_of(nettle(), "plan").steps()))
     assert card.hidden == 1
 
 

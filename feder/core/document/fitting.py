@@ -86,9 +86,18 @@ class OwnWords(Model):
     words: Annotated[str, Field(min_length=1, max_length=200)]
 
 
+class OwnPlace(Model):
+    """Another place for a step of the card: behind another one of its group."""
+
+    step: Annotated[str, Field(max_length=80)]
+    after: Annotated[str, Field(max_length=80)] = ""
+    """Empty: the first of its group."""
+
+
 class OwnCard(Model):
     """What the workshop made of the card of this vehicle; it holds for every setup that is fitted."""
 
     own: Annotated[tuple[OwnStep, ...], Field(max_length=60)] = ()
     words: Annotated[tuple[OwnWords, ...], Field(max_length=200)] = ()
+    places: Annotated[tuple[OwnPlace, ...], Field(max_length=200)] = ()
     hidden: Annotated[tuple[Annotated[str, Field(max_length=80)], ...], Field(max_length=200)] = ()

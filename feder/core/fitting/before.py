@@ -1,6 +1,7 @@
 """What is done before anything is undone: readings kept, parts against the plan, the vehicle up and safe."""
 
 from collections.abc import Iterator
+from datetime import date
 
 from feder.core.document.setup import SpringPart
 from feder.core.fitting.corner import Corner
@@ -84,7 +85,8 @@ def before_steps(corners: list[Corner], *, new: int, lifts: bool, lifted: list[s
 def _as_found(corners: list[Corner], *, car: bool) -> Step:
     known = all(c.told_was.hub_to_arch is not None for c in corners)
     survey = corners[0].document.survey
-    when = f" of {survey.date}" if survey is not None and survey.date else ""
+    day = date.fromisoformat(survey.date) if survey is not None and survey.date else None
+    when = "" if day is None else f" of {day.day} {day:%B} {day.year}"
     what = "Heights" if car else "Sags"
     return _step(
         "as_found",

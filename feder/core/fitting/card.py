@@ -195,6 +195,12 @@ def _own(document: Document, group: str, steps: list[Step]) -> tuple[Step, ...]:
     for own in (o for o in document.card.own if o.group == group):
         at = next((n + 1 for n, s in enumerate(made) if s.key == own.after), 0 if not own.after else len(made))
         made.insert(at, _own_step(own))
+    for place in document.card.places:
+        moved = next((s for s in made if s.key == place.step), None)
+        if moved is not None and (not place.after or any(s.key == place.after for s in made)):
+            made.remove(moved)
+            at = next((n + 1 for n, s in enumerate(made) if s.key == place.after), 0)
+            made.insert(at, moved)
     return tuple(replace(s, mark=_mark(s)) for s in made)
 
 

@@ -2530,6 +2530,7 @@ export interface components {
              * @default {
              *       "own": [],
              *       "words": [],
+             *       "places": [],
              *       "hidden": []
              *     }
              */
@@ -3297,10 +3298,28 @@ export interface components {
              */
             words?: components["schemas"]["OwnWords"][];
             /**
+             * Places
+             * @default []
+             */
+            places?: components["schemas"]["OwnPlace"][];
+            /**
              * Hidden
              * @default []
              */
             hidden?: string[];
+        };
+        /**
+         * OwnPlace
+         * @description Another place for a step of the card: behind another one of its group.
+         */
+        OwnPlace: {
+            /** Step */
+            step: string;
+            /**
+             * After
+             * @default
+             */
+            after?: string;
         };
         /**
          * OwnStep

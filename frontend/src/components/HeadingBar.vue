@@ -123,4 +123,5 @@ const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.
 .save.kept, .save.stale { color: var(--look); font-weight: 600; }
 @media (max-width: 1200px) { .wide { display: none; } }
 @media (max-width: 1100px) { .head { padding: 4px 16px; flex-wrap: wrap; gap: 0 12px; } .veh { flex: 1 1 200px; } .tools { margin-right: 0; } }
+@media (max-width: 400px) { .tools { margin-left: 0; width: 100%; justify-content: space-between; } .tool { min-width: 40px; } .tool.w { padding: 0 4px; } }
 </style>

@@ -136,4 +136,5 @@ svg .h-none { fill: var(--ink-3); }
 .acts { display: flex; gap: 10px; margin-top: 16px; }
 .tool { width: 44px; height: 44px; display: grid; place-items: center; }
 @media (max-width: 900px) { .line > svg { width: 330px; } }
+@media (max-width: 400px) { .line > svg { width: calc(100vw - 76px); } }
 </style>

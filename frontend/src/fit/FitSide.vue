@@ -87,7 +87,14 @@ function shopping(): void {
         <tbody>
           <tr v-for="k in kinds" :key="`${k.end}${k.kind}`">
             <th>
-              {{ k.kind }}<small>{{ k.end }}</small>
+              {{ k.kind }}<small>{{ k.end }}</small
+              ><input
+                class="size"
+                :value="k.tool"
+                maxlength="60"
+                :aria-label="`tool for ${k.kind}, ${k.end}`"
+                placeholder="tool, size"
+                @change="(e) => set(k, 'tool', { tool: (e.target as HTMLInputElement).value.trim() })" />
             </th>
             <td>{{ k.count }}</td>
             <td>
@@ -129,5 +136,6 @@ function shopping(): void {
 <style scoped>
 .side { overflow: hidden auto; } .corners { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 20px; } .corner { display: grid; gap: 3px; min-height: 56px; align-content: start; } .corner em { font-style: normal; color: var(--plan); font-weight: 600; } .sq { display: flex; flex-wrap: wrap; gap: 3px; } .sq i { width: 11px; height: 11px; border: 1px solid var(--edge); } .sq i.on { background: var(--ink); border-color: var(--ink); } .sq i.en { border-color: var(--stop); border-width: 2px; }
 section { margin-top: 14px; border-top: 1.5px solid var(--ink); padding-top: 4px; } .r { display: flex; justify-content: space-between; min-height: 26px; align-items: baseline; } table { width: 100%; border-collapse: collapse; } th { text-align: left; font-weight: 400; color: var(--ink-2); font-size: var(--t-1); } tbody th { color: var(--ink); font-size: var(--t-2); line-height: 1.1; } th small { display: block; color: var(--ink-2); } td { border-top: 1px solid var(--rule); padding: 2px 4px; } .tab { min-height: 44px; min-width: 36px; text-decoration: underline; text-underline-offset: 3px; } .tab.look { color: var(--look); font-weight: 600; } .lr { background: var(--ink); color: var(--ground); padding: 0 4px; }
-@media (max-width: 600px) { .side { contain: none; border: 0; padding: 0; background: none; overflow: visible; margin-top: 16px; } }
+@media (max-width: 600px) { .size { width: 72px; } td { padding: 2px; } .side { contain: none; border: 0; padding: 0; background: none; overflow: visible; margin-top: 16px; } }
+.size { font: inherit; font-size: var(--t-1); width: 92px; height: 28px; border: 0; border-bottom: 1px solid var(--edge); background: none; color: var(--ink); padding: 0; }
 </style>

@@ -8,14 +8,16 @@ import { sentence } from '@/logic/sentence'
 import PhotoStrip from './PhotoStrip.vue'
 import PutOff from './PutOff.vue'
 import SettingShown from './SettingShown.vue'
+import StepEdits from './StepEdits.vue'
 import TorqueField from './TorqueField.vue'
 import { useCard } from './useCard'
+import { useFasteners } from './useFasteners'
 
 /** One step: its box, words, caution, settings and torque; the one in hand is white, what is done is quiet. */
-const props = defineProps<{ step: Step; number: number; inHand: boolean }>()
-const emit = defineEmits<{ hide: [] }>()
+const props = defineProps<{ step: Step; number: number; inHand: boolean; among: Step[] }>()
 const card = useCard()
 const units = useUnits()
+const fasteners = useFasteners()
 const open = ref(false)
 const said = computed(() => card.tickOf(props.step))
 const fallen = computed(() => card.fallen(props.step))
@@ -75,7 +77,8 @@ const when = (at: string): string =>
       </p>
       <div v-if="inHand && torqued.length" class="torques">
         <span v-for="u in torqued" :key="`${u.end}${u.kind}`" class="tq"
-          ><small>{{ u.kind }} {{ u.count > 1 ? u.count : '' }}</small
+          ><small
+            >{{ u.kind }} {{ u.count > 1 ? u.count : '' }} {{ fasteners.row(u.end as EndName, u.kind)?.tool }}</small
           ><TorqueField :end="u.end as EndName" :kind="u.kind"
         /></span>
       </div>
@@ -89,7 +92,11 @@ const when = (at: string): string =>
           <template v-if="step.look && !done"
             ><button class="act" @click="card.say(step, 'sound')">Sound</button
             ><button class="act" @click="card.say(step, 'not sound')">Not sound</button></template
-          ><PutOff :step="step" /><button class="link" @click="emit('hide')">Not on this card</button>
+          ><PutOff :step="step" /><StepEdits
+            :step="step"
+            :before="among[number - 2]"
+            :two-before="among[number - 3]"
+            :after="among[number]" />
         </p>
       </template>
     </div>

@@ -37,4 +37,5 @@ const words = computed(() => `${props.kind}, ${props.end}`)
 
 <style scoped>
 .torque { display: inline-grid; grid-template-columns: 96px 72px; gap: 6px; }
+@media (max-width: 600px) { .torque { grid-template-columns: 74px 50px; gap: 4px; } }
 </style>

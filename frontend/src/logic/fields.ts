@@ -17,9 +17,17 @@ const BRIEF: Found[] = [
   { words: 'Vehicle, its name', also: 'rename call', station: 'brief' },
 ]
 
+/** The job card's own. */
+const FIT: Found[] = [
+  { words: 'Job card, steps to fit', also: 'assembly order checklist tick install work', station: 'fit' },
+  { words: 'Torque of a fastener, used once', also: 'bolt nut Nm stretch angle tighten', station: 'fit' },
+  { words: 'What hangs on each end', also: 'hose lead sensor rod link clamp bush', station: 'fit', hash: '#hangs' },
+  { words: 'Inspection note', also: 'papers authority registration', station: 'fit' },
+]
 /** Fields of a car that can be found by their words. */
 export const FIELDS: Found[] = [
   ...BRIEF,
+  ...FIT,
   { words: 'Frequency wanted', also: 'target hertz natural frequency band', station: 'brief', hash: '#use' },
   { words: 'Rear over front wanted', also: 'frequency ratio flat ride', station: 'brief', hash: '#use' },
   { words: 'Held at full droop', also: 'preload seated minimum', station: 'brief', hash: '#use' },
@@ -135,6 +143,7 @@ export const FIELDS: Found[] = [
 /** The same on two wheels. */
 export const FIELDS_OF_TWO: Found[] = [
   ...BRIEF,
+  ...FIT,
   { words: 'Sag wanted, lean wanted', also: 'target static rider', station: 'brief', hash: '#use' },
   { words: 'Sag readings: extended, bike alone, rider on', also: 'measure static', station: 'survey' },
   { words: 'Spring, preload, pressure as found', also: 'stock air', station: 'survey', hash: '#as-found' },

@@ -51,10 +51,6 @@ function move(by: number): void {
   if (next >= 0 && next < (here.value?.steps.length ?? 0)) at.value = next
   else if (by > 0 && groups.value[i + 1]) group.value = groups.value[i + 1]!.id
 }
-function hide(key: string): void {
-  const hidden = vehicle.document.value?.card?.hidden ?? []
-  vehicle.edit('a step not on this card', [{ path: ['card', 'hidden'], value: [...hidden, key] }])
-}
 const showAll = (): void => vehicle.edit('all steps again', [{ path: ['card', 'hidden'], value: [] }])
 </script>
 
@@ -133,7 +129,7 @@ const showAll = (): void => vehicle.edit('all steps again', [{ path: ['card', 'h
         :step="s"
         :number="i + folded + 1"
         :in-hand="i + folded === firstOpen"
-        @hide="hide(s.key)" />
+        :among="here.steps" />
     </ol>
     <button v-if="narrow" class="link" @click="all = !all">
       {{ all ? 'One step at a time' : 'All steps of this group' }}
