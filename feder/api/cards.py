@@ -9,6 +9,8 @@ from feder.api.errors import ErrorBody
 from feder.api.questions import System
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
+from feder.core.document.fitting import OwnCard
+from feder.core.document.vehicle import Layout
 from feder.core.fitting.card import Card, card_of
 from feder.sheet.card import card_html
 from feder.sheet.inspection import inspection_html
@@ -60,6 +62,37 @@ def _pdf(html: str, name: str) -> Response:
     answer = Response(pdf_of(html), mimetype="application/pdf")
     answer.headers["Content-Disposition"] = f'attachment; filename="{name}"'
     return answer
+
+
+class LayoutsQuery(BaseModel):
+    """The vehicle that asks, and its layouts."""
+
+    vehicle_id: str = Field(max_length=16)
+    front: Layout
+    rear: Layout
+
+
+class OthersCard(Wire):
+    """What the workshop made of the card of another vehicle of the same layouts."""
+
+    name: str
+    card: OwnCard
+
+
+class OthersAnswer(Wire):
+    others: list[OthersCard]
+
+
+@cards.get("/card/others", responses={200: OthersAnswer})
+def cards_of_others(query: LayoutsQuery) -> Response:
+    """Own steps, words and gaps of the cards of vehicles with the same layouts, to be taken over."""
+    found = []
+    for stored in rooms().garage.readable():
+        ends, mine = stored.document.vehicle.ends, stored.document.card
+        same = (ends.front.layout, ends.rear.layout) == (query.front, query.rear)
+        if same and stored.id != query.vehicle_id and mine != OwnCard():
+            found.append(OthersCard(name=stored.document.vehicle.name, card=mine))
+    return answered(OthersAnswer(others=found))
 
 
 class CardPath(BaseModel):

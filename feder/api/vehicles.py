@@ -18,8 +18,10 @@ from feder.core.document.document import BadDocument, Document, read_document
 from feder.core.document.vehicle import BodyKind, Layout
 from feder.core.report.outline import Outline, outline_of
 from feder.core.report.summary import Summary
+from feder.store.archive import packed, unpacked
 from feder.store.garage import StaleSave, Stored
 
+LARGEST_ARCHIVE = 64 * 1024 * 1024
 vehicles = APIBlueprint(
     "vehicles", __name__, url_prefix="/api/vehicles", abp_responses={404: ErrorBody, 422: ErrorBody}
 )
@@ -133,8 +135,13 @@ def new_vehicle(body: NewVehicle) -> Response:
 
 @vehicles.post("/import", responses={201: StoredVehicle})
 def import_vehicle() -> Response:
-    """A vehicle from a file, refused whole at the first fault."""
-    return _answer(rooms().garage.add(read_document(request.get_data())), 201)
+    """A vehicle from a file or an archive, refused whole at the first fault."""
+    request.max_content_length = LARGEST_ARCHIVE
+    data = request.get_data()
+    if data[:2] == b"PK":
+        found = rooms()
+        return _answer(unpacked(found.garage, found.ticks, found.photos, data), 201)
+    return _answer(rooms().garage.add(read_document(data)), 201)
 
 
 @vehicles.get("/<string:vehicle_id>", responses={200: StoredVehicle})
@@ -184,4 +191,14 @@ def export_vehicle(path: VehiclePath) -> Response:
         text = read_document(text).model_dump_json(indent=1)
     answer = Response(text, mimetype="application/json")
     answer.headers["Content-Disposition"] = f'attachment; filename="{file_name(name)}.feder.json"'
+    return answer
+
+
+@vehicles.get("/<string:vehicle_id>/archive")
+def export_archive(path: VehiclePath) -> Response:
+    """The vehicle with the ticks of its job cards and its pictures, as a ZIP."""
+    found = rooms()
+    name, _ = found.garage.text(path.vehicle_id)
+    answer = Response(packed(found.garage, found.ticks, found.photos, path.vehicle_id), mimetype="application/zip")
+    answer.headers["Content-Disposition"] = f'attachment; filename="{file_name(name)}.feder.zip"'
     return answer

@@ -2,6 +2,8 @@
 
 import logging
 import secrets
+from collections.abc import Iterator
+from contextlib import suppress
 from dataclasses import dataclass
 from datetime import UTC, datetime
 
@@ -105,6 +107,12 @@ class Garage:
     def all(self) -> list[Stored]:
         """Every vehicle that was not deleted, whole, the one touched last first."""
         return [self.get(listed.id) for listed in self.listed()]
+
+    def readable(self) -> Iterator[Stored]:
+        """Every vehicle that was not deleted and can be read, whole."""
+        for listed in self.listed():
+            with suppress(FederError):
+                yield self.get(listed.id)
 
     def get(self, vehicle_id: str) -> Stored:
         """A vehicle whole. Raises `NoVehicle`, or `BadDocument` for a row that is none of this Feder's."""

@@ -44,7 +44,15 @@ class Ticks:
             return [_tick(r) for r in rows if r.state != "open"]
 
     def said(
-        self, vehicle_id: str, setup: str, step: str, state: State, mark: str, who: str = "", reason: str = ""
+        self,
+        vehicle_id: str,
+        setup: str,
+        step: str,
+        state: State,
+        mark: str,
+        who: str = "",
+        reason: str = "",
+        at: datetime | None = None,
     ) -> None:
         """Keep what was said of a step; nothing said before is lost.
 
@@ -63,19 +71,15 @@ class Ticks:
                     mark=mark,
                     who=who,
                     reason=reason,
-                    at=now(),
+                    at=at or now(),
                 )
             )
 
-    def history(self, vehicle_id: str, setup: str, step: str) -> list[Tick]:
-        """All that was ever said of a step, the first first."""
+    def every(self, vehicle_id: str) -> list[tuple[str, Tick]]:
+        """All that was ever said of a vehicle's cards, each with its setup, the first first."""
         with self._sessions() as session:
-            rows = session.scalars(
-                select(TickRow)
-                .where(TickRow.vehicle_id == vehicle_id, TickRow.setup == setup, TickRow.step == step)
-                .order_by(TickRow.id)
-            )
-            return [_tick(r) for r in rows]
+            rows = session.scalars(select(TickRow).where(TickRow.vehicle_id == vehicle_id).order_by(TickRow.id))
+            return [(r.setup, _tick(r)) for r in rows]
 
 
 def _tick(row: TickRow) -> Tick:

@@ -2,6 +2,7 @@
 
 import io
 import threading
+import zipfile
 
 import pypdf
 import pytest
@@ -131,3 +132,66 @@ def test_card_and_note_are_papers_with_text(client, what, told):
     flat = " ".join(text.split())
     for words in told:
         assert words in flat, words
+
+
+def archived(client, vehicle):
+    return client.get(f"/api/vehicles/{vehicle}/archive").data
+
+
+def test_an_archive_brings_vehicle_ticks_and_pictures_back(client, vehicle):
+    said(client, vehicle, "before.stands", who="Ann", mark="abc")
+    said(client, vehicle, "before.pushed", "off", reason="later")
+    said(client, vehicle, "before.pushed", "open")
+    hung(client, vehicle, picture(), "damage.a")
+    before = client.get(f"/api/vehicles/{vehicle}/cards/plan/ticks").get_json()["ticks"]
+    back = client.post("/api/vehicles/import", data=archived(client, vehicle))
+    assert back.status_code == 201
+    made = back.get_json()["id"]
+    assert back.get_json()["document"]["vehicle"]["name"] == "Nettle"
+    assert client.get(f"/api/vehicles/{made}/cards/plan/ticks").get_json()["ticks"] == before
+    kept = client.get(f"/api/vehicles/{made}/photos").get_json()["photos"]
+    assert [(p["about"], p["width"], p["height"]) for p in kept] == [("damage.a", 80, 40)]
+
+
+def zipped(**files):
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w") as made:
+        for name, text in files.items():
+            made.writestr(name.replace("__", "/").replace("_", "."), text)
+    return out.getvalue()
+
+
+WHOLE = {"vehicle_feder_json": nettle().model_dump_json()}
+
+
+@pytest.mark.parametrize(
+    "data",
+    [
+        b"PK and no more",
+        zipped(other_json="{}"),
+        zipped(**{**WHOLE, "vehicle_feder_json": "{}"}),
+        zipped(**WHOLE, card_json="[]"),
+        zipped(**WHOLE, card_json='{"ticks": [{"setup": "plan"}]}'),
+        zipped(**WHOLE, card_json='{"pictures": [{"file": "gone.jpg", "about": "a"}]}'),
+        zipped(**WHOLE, card_json='{"pictures": [{"file": "a.jpg", "about": "a"}]}', a_jpg="none"),
+        zipped(**WHOLE, **{f"f{n}": "" for n in range(500)}),
+    ],
+)
+def test_an_archive_at_fault_is_refused_whole(client, data):
+    before = len(client.get("/api/vehicles").get_json()["vehicles"])
+    answer = client.post("/api/vehicles/import", data=data)
+    assert answer.status_code == 422
+    assert len(answer.get_json()["error"]["message"]) > 20
+    assert len(client.get("/api/vehicles").get_json()["vehicles"]) == before
+
+
+def test_the_workshops_card_of_one_vehicle_is_offered_to_those_of_the_same_layouts(client, vehicle):
+    own = {"own": [{"id": "a", "group": "after", "words": "Photograph of the odometer"}]}
+    other = client.post("/api/vehicles/import", json={**DOCUMENT, "card": own}).get_json()["id"]
+    told = {"vehicle_id": vehicle, "front": "strut", "rear": "divorced"}
+    offered = client.get("/api/card/others", query_string=told).get_json()["others"]
+    assert [(o["name"], [s["words"] for s in o["card"]["own"]]) for o in offered] == [
+        ("Nettle", ["Photograph of the odometer"])
+    ]
+    assert client.get("/api/card/others", query_string={**told, "rear": "strut"}).get_json()["others"] == []
+    assert client.get("/api/card/others", query_string={**told, "vehicle_id": other}).get_json()["others"] == []

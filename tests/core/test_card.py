@@ -142,6 +142,8 @@ def drawn(dice, made, hangs_told):
         }
         if car and springs <= {"coil"} and layout in ("strut", "divorced", "wishbone"):
             layout = dice.choice(("strut", "wishbone", "divorced"))
+        if layout == "linkage" and springs <= {"coil"}:
+            layout = dice.choice(("linkage", "twin shock"))
         hangs = Hangs(
             brake_hose=maybe(True, False),
             wheel_lead=maybe(True, False),

@@ -711,7 +711,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** A vehicle from a file, refused whole at the first fault. */
+        /** A vehicle from a file or an archive, refused whole at the first fault. */
         post: operations["vehicles_import_vehicle_import_post"];
         delete?: never;
         options?: never;
@@ -781,6 +781,23 @@ export interface paths {
         };
         /** The vehicle as a file. */
         get: operations["vehicles_export_vehicle__string_vehicle_id__file_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/vehicles/{vehicle_id}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The vehicle with the ticks of its job cards and its pictures, as a ZIP. */
+        get: operations["vehicles_export_archive__string_vehicle_id__archive_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1059,6 +1076,23 @@ export interface paths {
         put?: never;
         /** The inspection note as PDF. */
         post: operations["cards_inspection_pdf_card_inspection_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/card/others": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Own steps, words and gaps of the cards of vehicles with the same layouts, to be taken over. */
+        get: operations["cards_cards_of_others_card_others_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -7606,6 +7640,20 @@ export interface components {
              */
             vehicle_id?: string;
         };
+        /** OthersAnswer */
+        OthersAnswer: {
+            /** Others */
+            others: components["schemas"]["OthersCard"][];
+        };
+        /**
+         * OthersCard
+         * @description What the workshop made of the card of another vehicle of the same layouts.
+         */
+        OthersCard: {
+            /** Name */
+            name: string;
+            card: components["schemas"]["OwnCard"];
+        };
         /** TicksAnswer */
         TicksAnswer: {
             /** Ticks */
@@ -9396,6 +9444,37 @@ export interface operations {
             };
         };
     };
+    vehicles_export_archive__string_vehicle_id__archive_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                vehicle_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
     shelf_list_parts_get: {
         parameters: {
             query?: never;
@@ -10153,6 +10232,48 @@ export interface operations {
             };
             /** @description Service Unavailable */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    cards_cards_of_others_card_others_get: {
+        parameters: {
+            query: {
+                vehicle_id: string;
+                front: "strut" | "wishbone" | "divorced" | "live axle" | "torsion arm" | "fork" | "twin shock" | "linkage";
+                rear: "strut" | "wishbone" | "divorced" | "live axle" | "torsion arm" | "fork" | "twin shock" | "linkage";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OthersAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
 
 import type { Setup } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
@@ -7,13 +8,14 @@ import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { sentence } from '@/logic/sentence'
 
-import { fittedFrom, type ReallySet } from './fitted'
+import { fittedFrom, KNOBS, type ReallyClicked, type ReallySet } from './fitted'
 import { useCard } from './useCard'
 
 /** The end of the card: what is not ticked is named; the fitted setup is made with what was really set. */
 const card = useCard()
 const vehicle = useVehicle()
 const units = useUnits()
+const router = useRouter()
 const asking = ref(false)
 const day = ref(new Date().toISOString().slice(0, 10))
 const odometer = ref<number | null>(null)
@@ -28,13 +30,26 @@ const collars = computed(() =>
       : []
   }),
 )
+const clicked = ref<ReallyClicked>({})
+const knobs = computed(() =>
+  vehicle.places.value.flatMap((p) =>
+    KNOBS.flatMap((knob) => {
+      const told = plan.value?.sides?.[p]?.[knob]
+      return told
+        ? [{ key: `${p} ${knob}`, told, words: `${knob.replace('_', '-speed ')} clicks, ${p.replace('_', ' ')}` }]
+        : []
+    }),
+  ),
+)
 const planned = computed(() => plan.value?.stage === 'plan')
 function make(): void {
   const setups = vehicle.document.value!.setups
-  const made = fittedFrom(plan.value, setups, day.value || null, odometer.value, set.value)
+  const made = fittedFrom(plan.value, setups, day.value || null, odometer.value, set.value, clicked.value)
   vehicle.edit(`fitted: ${made.name}`, [{ path: ['setups'], value: [...setups, made] }])
   vehicle.selectSetup(made.id)
   asking.value = false
+  // down it stands: its heights are read next
+  void router.push(`/vehicle/${vehicle.id}/height`)
 }
 </script>
 
@@ -59,8 +74,19 @@ function make(): void {
           :label="`collar, ${c.place.replace('_', ' ')}`"
           of="SideSetup.collar"
           kind="fine length"
+          computed-value
           :model-value="set[c.place] ?? c.told.value"
           @update:model-value="(v) => (set = { ...set, [c.place]: v })" />
+      </div>
+      <div v-if="knobs.length" class="two">
+        <QuantityField
+          v-for="k in knobs"
+          :key="k.key"
+          :label="k.words"
+          of="Clicks.count"
+          :decimals="0"
+          :model-value="clicked[k.key] ?? k.told.count"
+          @update:model-value="(v) => (clicked = { ...clicked, [k.key]: v === null ? null : Math.round(v) })" />
       </div>
       <div class="two">
         <label class="small quiet">day<input v-model="day" class="line" type="date" /></label>

@@ -6,7 +6,7 @@ import { useVehicle } from '@/composables/useVehicle'
 import { useUnits } from '@/composables/useUnits'
 
 import TorqueField from './TorqueField.vue'
-import { useCard } from './useCard'
+import { type State, useCard } from './useCard'
 import { useFasteners } from './useFasteners'
 
 /** Beside the steps: one square for each step of a corner, what waits for ride height, fasteners, parts in the kit. */
@@ -27,6 +27,17 @@ const next = (k: FastenerKind): (typeof HERE)[number] | null => {
   const at = HERE.findIndex((h) => h === k.here)
   return at < 0 ? HERE[0] : (HERE[at + 1] ?? null)
 }
+type Part = NonNullable<NonNullable<typeof card.card.value>['parts']>[number]
+const keyOf = (p: Part): string => `${p.name}.${p.code}.${p.hand}`
+/** A part is here, sound or not where it is used again, or still to buy; a tap goes on to the next. */
+const STATE: Record<State, string> = {
+  open: '?',
+  done: 'here',
+  sound: 'sound',
+  'not sound': 'not sound',
+  off: 'to buy',
+}
+const AFTER: Record<State, State> = { open: 'done', done: 'sound', sound: 'not sound', 'not sound': 'off', off: 'open' }
 const height = (id: string): string => {
   const f = vehicle.report.value?.corners[id]?.hub_to_arch
   return f ? units.show(f.value, 'm', { unit: true }) : ''
@@ -37,7 +48,12 @@ function shopping(): void {
     ...kinds.value.filter((k) => k.new).map((k) => [k.kind, k.end, String(k.count), k.here ?? '']),
     ...(card.card.value?.parts ?? [])
       .filter((p) => p.state === 'new')
-      .map((p) => [`${p.name} ${p.code} ${p.hand}`.trim(), p.places.join(' '), String(p.count), '']),
+      .map((p) => [
+        `${p.name} ${p.code} ${p.hand}`.trim(),
+        p.places.join(' '),
+        String(p.count),
+        STATE[card.partOf(keyOf(p)) ?? 'open'].replace('?', ''),
+      ]),
   ]
   const text = rows
     .map((r) => r.map((c) => (/[",]/.test(c) ? `"${c.replaceAll('"', '""')}"` : c)).join(','))
@@ -126,7 +142,15 @@ function shopping(): void {
         <span
           >{{ p.name }} {{ p.code }} <b v-if="p.hand" class="lr">{{ p.hand }}</b>
           <small class="quiet">{{ p.state === 'reused' ? 'reused, look' : '' }}</small></span
-        ><b>{{ p.count }}</b>
+        ><span
+          ><button
+            class="tab"
+            :class="{ look: card.partOf(keyOf(p)) === 'off' }"
+            :aria-label="`${p.name} ${p.code} ${p.hand}: ${STATE[card.partOf(keyOf(p)) ?? 'open']}`"
+            @click="card.sayPart(keyOf(p), AFTER[card.partOf(keyOf(p)) ?? 'open'])">
+            {{ STATE[card.partOf(keyOf(p)) ?? 'open'] }}</button
+          ><b>{{ p.count }}</b></span
+        >
       </p>
       <button class="link" @click="shopping">List to buy and lay out, CSV</button>
     </section>

@@ -21,6 +21,13 @@ describe('the fitted setup', () => {
     expect(made.sides!.front_right).toEqual({ collar: 0.021 })
     expect(plan.sides!.front_left).toMatchObject({ collar: 0.02, set_by: 'height' })
   })
+  it('keeps clicks with their datum and takes only their count', () => {
+    const rebound = { count: 8, of: 18, counted_from: 'fully open' }
+    const clicked = { ...plan, sides: { front_left: { rebound }, front_right: {} } } as unknown as Setup
+    const made = fittedFrom(clicked, [clicked], null, null, {}, { 'front_left rebound': 6, 'front_right rebound': 4 })
+    expect(made.sides!.front_left!.rebound).toEqual({ ...rebound, count: 6 })
+    expect(made.sides!.front_right).toEqual({})
+  })
   it('takes an id and a name that no other setup has', () => {
     const first = fittedFrom(plan, [plan], null, null, {})
     const second = fittedFrom(plan, [plan, first], null, null, {})

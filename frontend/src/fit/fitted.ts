@@ -2,6 +2,9 @@ import type { Place, Setup, SideSetup } from '@/api/client'
 
 /** Collars as they were really set, by place, in m. */
 export type ReallySet = Partial<Record<Place, number | null>>
+export const KNOBS = ['rebound', 'bump', 'high_bump', 'both'] as const
+/** Clicks as they were really set, by place and knob. */
+export type ReallyClicked = Record<string, number | null>
 
 /** A fitted setup of a plan: the same parts and settings, with what was really set, the day and the odometer. */
 export function fittedFrom(
@@ -10,6 +13,7 @@ export function fittedFrom(
   day: string | null,
   odometer: number | null,
   set: ReallySet,
+  clicked: ReallyClicked = {},
 ): Setup {
   const taken = new Set(setups.map((s) => s.id))
   const number = (n: number): string => (n === 1 ? 'fitted' : `fitted-${n}`)
@@ -23,6 +27,12 @@ export function fittedFrom(
     if (collar === null || collar === undefined) continue
     sides[place] = { ...sides[place], collar, set_by: 'collar' }
   }
+  for (const place of Object.keys(sides) as Place[])
+    for (const knob of KNOBS) {
+      const count = clicked[`${place} ${knob}`]
+      const told = sides[place]?.[knob]
+      if (told && count !== null && count !== undefined) sides[place] = { ...sides[place], [knob]: { ...told, count } }
+    }
   return {
     ...plan,
     id: number(n),

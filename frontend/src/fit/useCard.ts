@@ -22,6 +22,9 @@ export interface CardWork {
   /** A tick that was made for other words or settings than the step has now. */
   fallen: (step: Step) => Tick | null
   isDone: (step: Step) => boolean
+  /** What is known of a part: here, or still to buy. */
+  partOf: (key: string) => State | null
+  sayPart: (key: string, state: State) => void
   /** Ticks of steps that are not on the card any more. */
   gone: Ref<number>
   say: (step: Step, state: State, reason?: string) => void
@@ -111,13 +114,14 @@ export function provideCard(): CardWork {
   const timer = window.setInterval(() => void send().then(refresh), EVERY)
   onScopeDispose(() => window.clearInterval(timer))
 
-  function say(step: Step, state: State, reason = ''): void {
-    const said = { step: step.key, state, mark: step.mark ?? '', who: who.value.trim(), reason }
+  const say = (step: Step, state: State, reason = ''): void => said(step, state, reason)
+  function said(step: Pick<Step, 'key' | 'mark'>, state: State, reason = ''): void {
+    const told = { step: step.key, state, mark: step.mark ?? '', who: who.value.trim(), reason }
     const now = new Map(ticks.value)
     if (state === 'open') now.delete(step.key)
-    else now.set(step.key, { ...said, at: new Date().toISOString() })
+    else now.set(step.key, { ...told, at: new Date().toISOString() })
     ticks.value = now
-    unsent.value = [...unsent.value, said]
+    unsent.value = [...unsent.value, told]
     keep()
     void send()
   }
@@ -149,9 +153,13 @@ export function provideCard(): CardWork {
     steps,
     tickOf,
     fallen: (step) => ofMark(step, false),
+    partOf: (part) => ticks.value.get(`part.${part}`.slice(0, 80))?.state ?? null,
+    sayPart: (part, state) => said({ key: `part.${part}`.slice(0, 80), mark: '' }, state),
     gone: computed(() => {
       const keys = new Set(steps.value.map((s) => s.key))
-      return steps.value.length ? [...ticks.value.keys()].filter((k) => !keys.has(k)).length : 0
+      return steps.value.length
+        ? [...ticks.value.keys()].filter((k) => !keys.has(k) && !k.startsWith('part.')).length
+        : 0
     }),
     isDone,
     say,

@@ -102,7 +102,7 @@ async function importFile(event: Event): Promise<void> {
   const chosen = input.files?.[0]
   input.value = ''
   if (!chosen) return
-  const response = await fetch('/api/vehicles/import', { method: 'POST', body: await chosen.text() }).catch(() => null)
+  const response = await fetch('/api/vehicles/import', { method: 'POST', body: chosen }).catch(() => null)
   if (response?.ok) return open(((await response.json()) as StoredVehicle).id)
   trouble.value = messageOf(response ? await response.json().catch(() => undefined) : undefined)
 }
@@ -122,7 +122,7 @@ const when = (text: string): string =>
           ><input
             ref="file"
             type="file"
-            accept=".json,application/json"
+            accept=".json,.zip,application/json,application/zip"
             class="seen-not"
             aria-label="Vehicle file"
             @change="importFile" />
@@ -163,6 +163,12 @@ const when = (text: string): string =>
               >sag walk</router-link
             ><button v-if="v.shown" class="link" @click="copy(v)">copy</button
             ><a class="link" :href="`/api/vehicles/${v.id}/file`">{{ v.shown ? 'export' : 'as text' }}</a
+            ><a
+              v-if="v.shown"
+              class="link"
+              :href="`/api/vehicles/${v.id}/archive`"
+              :aria-label="`Export ${v.name} with its job cards and pictures`"
+              >with pictures</a
             ><button class="link" @click="remove(v)">delete</button>
           </div>
           <p v-for="d in draftsOf(v.id)" :key="d.tab" class="draft">
