@@ -29,7 +29,7 @@ from feder.core.formulas import (
 )
 from feder.core.numbers.quantities import Columns, Count, Range, Unit
 from feder.core.numbers.working import Formula, metadata
-from feder.core.solvers import damper_curve, decay, two_mass
+from feder.core.solvers import damper_curve, decay, settle, two_mass
 
 Derived = tuple[str, Callable[[dict[str, Any]], float]]
 Kind = Literal["number", "integer", "flag", "choice", "list", "rows", "reading"]
@@ -207,5 +207,10 @@ _ALL = (
     Entry(decay.free_decay),
     Entry(alignment.toe_angle, result="angle"),
     Entry(alignment.scrub),
+    Entry(alignment.thrust_angle),
+    Entry(alignment.steering_offset),
+    Entry(alignment.tie_rod_turns),
+    Entry(alignment.camber_shift),
+    Entry(settle.settling),
 )
 ENTRIES: dict[str, Entry] = {entry.name: entry for entry in _ALL}

@@ -15,6 +15,7 @@ from feder.core.numbers.quantities import (
     FourRatios,
     FourWeights,
     Fraction,
+    Leads,
     Length,
     Metre,
     MotionRatio,
@@ -105,7 +106,7 @@ def corner_balance(
     target_cross: Fraction,
     tyre_rates: FourRates | None = None,
     motion_ratios: FourRatios | None = None,
-    thread_pitch: Length | None = None,
+    thread_pitch: Leads | None = None,
     keep_heights: bool = True,
 ) -> CornerBalance:
     """Perch moves that bring cross weight (front right and rear left over the total) to a target.
@@ -146,5 +147,7 @@ def corner_balance(
     found |= {f"collar_{c}": v for c, v in zip(CORNERS, collars, strict=True)}
     found |= {f"weight_{c}": v for c, v in zip(CORNERS, new, strict=True)}
     if thread_pitch is not None:
-        found |= {f"turns_{c}": turns_of(v, thread_pitch) for c, v in zip(CORNERS, collars, strict=True)}
+        leads = thread_pitch if isinstance(thread_pitch, list) else [thread_pitch] * 4
+        turned = zip(CORNERS, collars, leads, strict=True)
+        found |= {f"turns_{c}": turns_of(v, lead) for c, v, lead in turned}
     return CornerBalance(**found)

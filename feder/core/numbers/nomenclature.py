@@ -3,6 +3,8 @@
 A row is name: (symbol, one sentence). Units live in the signatures. Terms follow ISO 8855 and SAE J670.
 """
 
+from feder.core.numbers.nomenclature_of_settling import ON_THE_GROUND
+
 TERMS: dict[str, tuple[str, str]] = {
     "pi": ("π", "Ratio of a circle's circumference to its diameter."),
     "g": ("g", "Standard acceleration of free fall, 9.80665 m/s²."),
@@ -194,7 +196,7 @@ TERMS: dict[str, tuple[str, str]] = {
     "sum_yy": ("Σ(F−F̄)²", "Sum of squares of force about its mean."),
     "freedom": ("n−2", "Points less the two numbers fitted."),
     "r_squared": ("R²", "Share of the force's variation that a straight line explains."),
-    "standard_error": ("s_k", "Standard error of the fitted rate."),
+    "standard_error": ("s_e", "Standard error of what is fitted."),
     "diameter": ("d", "Outside diameter of the bar."),
     "bore": ("b", "Inside diameter of a tube or of a bar's hole."),
     "effective_length": ("L", "Length of the bar that twists."),
@@ -384,12 +386,7 @@ TERMS: dict[str, tuple[str, str]] = {
     "weight_change": ("ΔW", "Change of a wheel's load."),
     "perch_move": ("u", "Move of a perch, at the wheel, body up positive."),
     "body_rise": ("Δh", "Rise of the body at a corner."),
-    # damping and alignment
-    "factor": ("√(k₁/k₀)", "Factor by which the damping must change."),
-    "toe": ("e_t", "Toe of one wheel at the rim, in positive."),
-    "rim_diameter": ("D_rim", "Diameter of the rim, at which toe is measured."),
-    "toe_angle": ("δ", "Toe of one wheel as an angle."),
-    "scrub": ("s_c", "Sideways slip over a kilometre."),
+    **ON_THE_GROUND,
 }
 
 

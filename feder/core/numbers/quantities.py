@@ -182,9 +182,13 @@ CurvePoints = Annotated[list[tuple[float, float]], Columns(("m/s", "N")), Count(
 """A damper's curve: [velocity, force], closing positive."""
 DecayPoints = Annotated[list[tuple[float, float]], Columns(("s", "m")), Count(least=8)]
 Points = Annotated[list[tuple[float, float]], Columns(("m", "N")), Count(least=3)]
+DistanceHeights = Annotated[list[tuple[float, float]], Columns(("m", "m")), Count(least=1)]
+"""Distance since fitting, and a height read there."""
 FourWeights = Annotated[list[float], Unit("N"), Above(0), Count(exact=4)]
 FourRates = Annotated[list[float], Unit("N/m"), Above(0), Count(exact=4)]
 FourRatios = Annotated[list[float], Unit(""), Above(0), Count(exact=4)]
+Leads = Annotated[float | list[float], Unit("m"), Above(0), Count(exact=4)]
+"""One lead of thread for all corners, or four."""
 Band = Annotated[list[float], Unit("m"), AtLeast(0), Count(exact=2)]
 Readings = Annotated[float | list[float], Unit("m"), AtLeast(0), Count(exact=2)]
 """A reading, or a pair [lifted, pressed]."""
