@@ -143,29 +143,32 @@ Reached = dict[str, dict[int, list[str]]]
 """By file and line the tests that reach it."""
 
 
-def reached() -> Reached:
-    """By file and line the tests that reach it, by one run under coverage with contexts."""
+def reached() -> tuple[Reached, dict[str, float]]:
+    """By file and line the tests that reach it, by one run under coverage with contexts; how long each takes."""
     with tempfile.TemporaryDirectory() as folder:
         data = Path(folder) / "reached"
         command = [
             sys.executable, "-m", "coverage", "run", f"--data-file={data}", "--branch",
             "-m", "pytest", "-q", "-p", "no:xdist",
-            "-m", "not slow", *TESTS,
+            "-m", "not slow", "--durations=0", "-vv", *TESTS,
         ]  # fmt: skip
         config = Path(folder) / "rc"
         config.write_text("[run]\ndynamic_context = test_function\nsource = " + ",".join(ROOMS) + "\n")
         env = {**os.environ, "COVERAGE_RCFILE": str(config), "PYTHONPATH": str(ROOT)}
-        subprocess.run(command, cwd=ROOT, env=env, check=False, stdout=subprocess.DEVNULL)
+        said = subprocess.run(command, cwd=ROOT, env=env, check=False, stdout=subprocess.PIPE, text=True).stdout
         shown = Path(folder) / "shown.json"
         subprocess.run(
             [sys.executable, "-m", "coverage", "json", f"--data-file={data}", "--show-contexts", "-o", str(shown)],
             cwd=ROOT, env=env, check=True, stdout=subprocess.DEVNULL,
         )  # fmt: skip
         files = json.loads(shown.read_text())["files"]
+    lasting: dict[str, float] = {}
+    for seconds, test in re.findall(r"^([\d.]+)s (?:call|setup) +(\S+?)(?:\[.*)?$", said, re.MULTILINE):
+        lasting[test] = lasting.get(test, 0.0) + float(seconds)
     return {
         name: {int(n): [c for c in contexts if c] for n, contexts in about["contexts"].items()}
         for name, about in files.items()
-    }
+    }, lasting
 
 
 def contexts_of(mutant: Mutant, lines: Reached) -> list[str]:
@@ -183,19 +186,19 @@ def contexts_of(mutant: Mutant, lines: Reached) -> list[str]:
     return found or [c for some in lines.get(mutant.file, {}).values() for c in some]
 
 
-def tests_of(contexts: list[str]) -> list[str]:
-    """Contexts as the addresses of tests, those of the same function once, a few of every file."""
-    by_file: dict[str, list[str]] = {}
+def tests_of(contexts: list[str], lasting: dict[str, float]) -> list[str]:
+    """Contexts as the addresses of tests, those of the same function once, the quickest first."""
+    found: set[str] = set()
     for context in contexts:
         module, _, function = context.rpartition(".")
         file = module.replace(".", "/") + ".py"
         if (ROOT / file).exists():
-            by_file.setdefault(file, []).append(f"{file}::{function}")
-    return [t for tests in by_file.values() for t in sorted(set(tests))]
+            found.add(f"{file}::{function}")
+    return sorted(found, key=lambda t: (lasting.get(t, 0.0), t))
 
 
 def noticed(mutant: Mutant, tests: list[str], copies: "Copies") -> bool:
-    """Whether any of the tests fails with the mutant in place."""
+    """Whether any of the tests, or else the type checker, fails with the mutant in place."""
     if not tests:
         return False
     place = copies.take()
@@ -228,13 +231,20 @@ def noticed(mutant: Mutant, tests: list[str], copies: "Copies") -> bool:
                 timeout=LONGEST,
                 check=False,
             )
-            return done.returncode != 0
+            return done.returncode != 0 or not typed(place)
         except subprocess.TimeoutExpired:
             return True
         finally:
             file.write_text(kept, encoding="utf-8")
     finally:
         copies.give(place)
+
+
+def typed(place: Path) -> bool:
+    """Whether the types still agree, as `make check` asks: they refuse most guards that are turned round."""
+    command = [sys.executable, "-m", "mypy", "--no-error-summary"]
+    done = subprocess.run(command, cwd=place, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL, check=False)
+    return done.returncode == 0
 
 
 class Copies:
@@ -270,13 +280,13 @@ def main() -> int:
     begun = time.monotonic()
     mutants = chosen(told.count, told.seed)
     sys.stdout.write(f"{len(mutants)} mutants, seed {told.seed}; finding which tests reach which line\n")
-    lines = reached()
+    lines, lasting = reached()
     rest: list[Mutant] = []
     with tempfile.TemporaryDirectory() as folder:
         copies = Copies(Path(folder), told.at_once)
 
         def tried(mutant: Mutant) -> tuple[Mutant, bool]:
-            return mutant, noticed(mutant, tests_of(contexts_of(mutant, lines)), copies)
+            return mutant, noticed(mutant, tests_of(contexts_of(mutant, lines), lasting), copies)
 
         with ThreadPoolExecutor(told.at_once) as pool:
             for n, (mutant, seen) in enumerate(pool.map(tried, mutants), 1):

@@ -5,14 +5,16 @@ from datetime import date
 
 import pytest
 
+from feder.core.benches.loads.plan import load_plan
 from feder.core.document.base import PLACES
 from feder.core.document.brief import Band, Targets
 from feder.core.document.setup import Clicks, Seat
-from feder.core.document.survey import Survey
+from feder.core.document.survey import Reading, Survey
 from feder.core.report.evaluate import evaluate
 from feder.demo.finch import finch
 from feder.demo.magpie import magpie
 from feder.demo.nettle import nettle
+from feder.demo.sedge import sedge
 from feder.demo.tansy import tansy
 from feder.sheet.blank import blank_html
 from feder.sheet.paper import FONTS
@@ -153,3 +155,52 @@ def test_a_sag_measured_with_the_setup_on_stands_in_place_of_the_computed_one_an
     assert float(read[1]) == pytest.approx((sag + 0.004) * 1e3, abs=0.06)
     assert read[0] == plain[1][0]
     assert len(cells(html, "rider sag")) == 1  # the front was not read again
+
+
+@pytest.mark.parametrize(
+    ("by", "words"), [(0.0, "level"), (0.004, r"0\.\d+° nose down"), (-0.012, r"0\.\d+° nose up")]
+)
+def test_the_rake_is_told_in_words_and_none_at_all_as_level(by, words):
+    car, sills = (
+        nettle(),
+        {"front_left": 0.240, "front_right": 0.240, "rear_left": 0.240 + by, "rear_right": 0.240 + by},
+    )
+    kept = tuple(r for r in car.surveys[0].readings if r.quantity != "sill")
+    read = tuple(Reading(place=p, quantity="sill", value=v) for p, v in sills.items())
+    car = car.but(surveys=(car.surveys[0].but(readings=(*kept, *read)),))
+    assert re.search(rf">{words}<", page(car, "found")), words
+
+
+def test_cautions_end_with_those_for_all_and_say_how_many_more_there_are():
+    car = nettle()
+    for place in PLACES:
+        car = with_side(car, "plan", place, hub_to_arch=0.30, rebound=Clicks(count=99, of=18))
+    html = page(car, "plan").split("<h2>Cautions</h2>")[1].split("<h2>Notes")[0]
+    lines = re.findall(r'class="no-i">(\d)</span>([^<]+)', html)
+    assert len(lines) == 8
+    assert re.fullmatch(r"And \d+ more on the screen\.", lines[4][1])
+    assert [w for _, w in lines[5:]] == [
+        "Springs hold energy: stands, compressor, no one below.",
+        "Bushes tight only at ride height; torque from the maker.",
+        "Align after 200 km; local rules may want an inspection.",
+    ]
+
+
+def test_what_a_plan_leaves_as_found_of_a_fork_is_told_as_nothing_of_its_own():
+    bike = with_side(with_side(magpie(), "found", "front", clamp=0.006), "plan", "front", clamp=None)
+    assert cells(page(bike, "plan"), "tubes over clamp") == [["6", "–", "mm"]]
+    bike = with_side(with_side(magpie(), "found", "front", clamp=None), "plan", "front", clamp=0.007)
+    assert cells(page(bike, "plan"), "tubes over clamp") == [["–", "7", "mm"]]
+
+
+def test_a_load_that_squeezes_the_stop_says_so_and_one_that_does_not_tells_the_way_left():
+    car = sedge()
+    text = words_of(page(car, car.setups[1].id))
+    rows_of = load_plan(car, car.setups[1].id)
+    for row in rows_of:
+        for end in row.ends:
+            if end.stop is not None and end.stop.value >= 0:
+                assert f"{end.stop.value * 1e3:.0f}" in text
+    squeezed = [e for row in rows_of for e in row.ends if e.stop is not None and e.stop.value < 0]
+    assert squeezed
+    assert text.count("squeezed") == len(squeezed)
