@@ -9,6 +9,7 @@ from feder.api.errors import ErrorBody
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
 from feder.core.benches.height.correction import CornerCorrection, correction
+from feder.core.benches.loads.bands import BandRank, rank_bands
 from feder.core.benches.loads.plan import Instead, LoadRank, LoadRow, load_plan, rank_by_loads, spacer_instead
 from feder.core.document.base import EndName
 from feder.core.report.compare import Comparison, compare
@@ -39,6 +40,8 @@ class LoadedEndQuestion(AboutDocument):
 
 class RankAnswer(Wire):
     ranks: list[LoadRank]
+    bands: list[BandRank]
+    """Of load springs known by band and lift alone."""
     instead: Instead | None
 
 
@@ -49,7 +52,11 @@ def rank(body: LoadedEndQuestion) -> Response:
     instead = None
     if body.load_state is not None:
         instead = spacer_instead(body.document, body.setup, body.end, body.load_state)
-    made = RankAnswer(ranks=rank_by_loads(body.document, body.setup, body.end, parts), instead=instead)
+    made = RankAnswer(
+        ranks=rank_by_loads(body.document, body.setup, body.end, parts),
+        bands=rank_bands(body.document, body.setup, body.end),
+        instead=instead,
+    )
     return answered(made)
 
 

@@ -128,7 +128,7 @@ def test_damage_stops_the_plan_and_an_outlier_is_asked_about(served, watched):
     expect(page.get_by_text(re.compile("the tyre hangs 10 mm in the air"))).to_be_visible()
     fill(page, "floor to arch, rear right", "646")
     expect(page.get_by_text(re.compile("the tyre hangs"))).to_have_count(0)
-    page.get_by_label(re.compile("^Known damage")).fill("left top mount cracked")
+    page.get_by_role("textbox", name=re.compile("^Known damage")).fill("left top mount cracked")
     page.keyboard.press("Enter")
     expect(page.get_by_text("Known damage: left top mount cracked")).to_be_visible()
     station(page, "Sheet")

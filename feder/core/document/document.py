@@ -8,6 +8,7 @@ from pydantic_core import from_json
 from feder.core.document.base import PLACES, WHEELS, Ident, Model, Name, Place, SignedLengthM, Text
 from feder.core.document.brief import Brief
 from feder.core.document.fitting import Fastener, OwnCard
+from feder.core.document.load_spring import BandSpring
 from feder.core.document.setup import Setup, TorsionBarPart
 from feder.core.document.survey import Survey
 from feder.core.document.upgrade import upgraded
@@ -47,6 +48,8 @@ class Document(Model):
     loads: Annotated[tuple[LoadState, ...], Field(max_length=50)] = ()
     bars: Annotated[tuple[TorsionBarPart, ...], Field(max_length=50)] = ()
     """Torsion bars at hand for this vehicle; springs that fit many stand on the workshop's shelf."""
+    load_springs: Annotated[tuple[BandSpring, ...], Field(max_length=50)] = ()
+    """Load springs at hand for this vehicle of which only band and lift are known."""
     setups: Annotated[tuple[Setup, ...], Field(min_length=1, max_length=200)]
     fasteners: Annotated[tuple[Fastener, ...], Field(max_length=80)] = ()
     card: OwnCard = OwnCard()

@@ -2028,6 +2028,53 @@ export interface components {
             high: number;
         };
         /**
+         * BandSpring
+         * @description A load spring by the band of added load its maker means it for, and by how much it lifts the empty vehicle.
+         *
+         *     Without a rate it cannot be fitted to a setup: what it would do to height and frequency nobody can tell.
+         */
+        BandSpring: {
+            /** Tolerances */
+            tolerances?: {
+                [key: string]: number;
+            };
+            /**
+             * Kind
+             * @default band
+             * @constant
+             */
+            kind?: "band";
+            /** Code */
+            code: string;
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /**
+             * Added From
+             * @default 0
+             */
+            added_from?: number;
+            /** Added To */
+            added_to: number;
+            /**
+             * Most Load
+             * @default null
+             */
+            most_load?: number | null;
+            /**
+             * Lift
+             * @default null
+             */
+            lift?: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+        };
+        /**
          * BarHole
          * @description A hole of an adjustable bar, and the bar's rate at the links there.
          */
@@ -2553,6 +2600,11 @@ export interface components {
              * @default []
              */
             bars?: components["schemas"]["TorsionBarPart"][];
+            /**
+             * Load Springs
+             * @default []
+             */
+            load_springs?: components["schemas"]["BandSpring"][];
             /** Setups */
             setups: components["schemas"]["Setup"][];
             /**
@@ -6268,7 +6320,24 @@ export interface components {
         RankAnswer: {
             /** Ranks */
             ranks: components["schemas"]["LoadRank"][];
+            /** Bands */
+            bands: components["schemas"]["BandRank"][];
             instead: components["schemas"]["Instead"] | null;
+        };
+        /**
+         * BandRank
+         * @description One load spring: how far the worst load state lies outside its band, and what speaks against it.
+         */
+        BandRank: {
+            part: components["schemas"]["BandSpring"];
+            /** Outside */
+            outside: number;
+            /** Worst */
+            worst: string;
+            /** Against */
+            against: string;
+            /** Added */
+            added?: (components["schemas"]["Figure"] | null)[];
         };
         /**
          * Instead

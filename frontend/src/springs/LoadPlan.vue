@@ -12,6 +12,7 @@ import { useVehicle } from '@/composables/useVehicle'
 import LoadDrawing from './LoadDrawing.vue'
 import { freshState, itemSet, type LoadItem, overBy, statesWith } from './loads'
 import LoadItems from './LoadItems.vue'
+import LoadBands from './LoadBands.vue'
 import LoadRanks from './LoadRanks.vue'
 import SpringHead from './SpringHead.vue'
 
@@ -299,6 +300,7 @@ const findings = computed(() =>
       :movable="!vehicle.isFound.value"
       @end="(e) => (end = e)"
       @fit="fit" />
+    <LoadBands :found="ranked.found.value" :end="end" :states="rows.map((r) => r.name)" />
   </template>
   <FindingList :findings="findings" />
   <p class="small quiet mt-3">
