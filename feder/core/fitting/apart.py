@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from feder.core.document.leaf import LeafPart
 from feder.core.fitting.common import (
     HANDS,
     body_step,
@@ -9,6 +10,7 @@ from feder.core.fitting.common import (
     clicks_step,
     collar_step,
     hooked,
+    in_place,
     kit_step,
     spacer_step,
     spring_words,
@@ -46,14 +48,8 @@ def apart_steps(corner: Corner) -> Iterator[Step]:
         yield from kit_step(corner)
         yield from spacer_step(corner)
         yield from hooked(corner)
-    elif corner.differs & {"collar", "spacer"} or corner.converts:
-        yield wheel_off(corner)
-        yield from kit_step(corner)
-        yield from collar_step(corner, loaded=True)
-        yield from spacer_step(corner)
-        yield from clicks_step(corner)
     else:
-        yield from clicks_step(corner)
+        yield from in_place(corner)
 
 
 def _at_hub(corner: Corner) -> Figure | None:
@@ -222,7 +218,9 @@ def _leaf(corner: Corner) -> Iterator[Step]:
         new = "spring" in corner.differs
         yield corner.step(
             "leaf_in",
-            "Spring in, its centre bolt in the seat's hole; eye bolts by hand, U-bolts evenly",
+            "Spring in, its centre bolt in the seat's hole; eye bolts by hand, U-bolts evenly"
+            if isinstance(corner.now.spring, LeafPart)
+            else "The kit's seats, arms and springs in, by its own instructions; axle bolts evenly",
             "leaf in",
             "An axle beside its centre bolt steers the car by itself.",
             settings=(Setting("spring", text=spring_words(corner.now.spring)),),

@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
-from feder.core.document.setup import AirSpringPart, Clicks, SpringPart, TorsionBarPart
+from feder.core.document.setup import AirSpringPart, Clicks, SpringPart
 from feder.core.fitting.corner import Corner
-from feder.core.fitting.step import Part, Setting, Step, Use
+from feder.core.fitting.step import Part, Setting, Step
 from feder.core.report.shapes import Figure
 
 HANDS = (
@@ -282,14 +282,28 @@ def kit_step(corner: Corner) -> Iterator[Step]:
     )
 
 
-def left_or_right(part: object) -> bool:
-    """Whether a part is of one side."""
-    return isinstance(part, TorsionBarPart) and part.handed is not None
+def in_place(corner: Corner) -> Iterator[Step]:
+    """What is set with everything in its place: the wheel comes off only for what it hides."""
+    if corner.differs & {"collar", "spacer"} or corner.converts:
+        yield wheel_off(corner)
+        yield from kit_step(corner)
+        yield from collar_step(corner, loaded=True)
+        yield from spacer_step(corner)
+    yield from clicks_step(corner)
+
+
+def air_in(corner: Corner) -> Iterator[Step]:
+    """Air into a fork or a shock, at full extension."""
+    yield corner.step(
+        "air_in",
+        "Air in at full extension; cycled slowly at a quarter of the stroke, pressure set again",
+        "air in",
+        "Only in cycling does the second chamber fill; the pump's hose takes some out each time.",
+        settings=() if corner.told.pressure is None else (Setting("pressure", corner.told.pressure),),
+        acts=("air:in",),
+        covers=corner.covers("pressure"),
+    )
 
 
 def is_air(part: object) -> bool:
     return isinstance(part, AirSpringPart)
-
-
-def bolts(*uses: Use) -> tuple[Use, ...]:
-    return uses

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from feder.core.fitting.common import HANDS, clicks_step, is_air, kit_step, spring_words
+from feder.core.fitting.common import HANDS, air_in, clicks_step, is_air, kit_step, spring_words
 from feder.core.fitting.corner import Corner, as_mass
 from feder.core.fitting.step import Part, Setting, Step
 from feder.core.report.shapes import Figure
@@ -33,7 +33,8 @@ def fork_steps(corner: Corner) -> Iterator[Step]:
     if opened or "clamp" in corner.differs:
         yield _clamps_tight(corner, both="clamp" in corner.differs or legs_out)
     yield from _preload(corner)
-    yield from _air_in(corner, opened=opened)
+    if is_air(corner.now.spring) and (opened or corner.differs & {"pressure", "spring"}):
+        yield from air_in(corner)
     yield from clicks_step(corner)
     if legs_out:
         yield _wheel_in(corner)
@@ -271,20 +272,6 @@ def _preload(corner: Corner) -> Iterator[Step]:
         settings=tuple(settings),
         acts=("set:collar",),
         covers=corner.covers("collar"),
-    )
-
-
-def _air_in(corner: Corner, *, opened: bool) -> Iterator[Step]:
-    if not is_air(corner.now.spring) or not (opened or corner.differs & {"pressure", "spring"}):
-        return
-    yield corner.step(
-        "air_in",
-        "Air in at full extension; cycled slowly at a quarter of the stroke, pressure set again",
-        "air in",
-        "Only in cycling does the second chamber fill; the pump's hose takes some out each time.",
-        settings=() if corner.told.pressure is None else (Setting("pressure", corner.told.pressure),),
-        acts=("air:in",),
-        covers=corner.covers("pressure"),
     )
 
 

@@ -2,7 +2,16 @@
 
 from collections.abc import Iterator
 
-from feder.core.fitting.common import HANDS, clicks_step, collar_step, is_air, kit_step, spring_words, stop_setting
+from feder.core.fitting.common import (
+    HANDS,
+    air_in,
+    clicks_step,
+    collar_step,
+    is_air,
+    kit_step,
+    spring_words,
+    stop_setting,
+)
 from feder.core.fitting.corner import Corner, as_mass
 from feder.core.fitting.step import Part, Setting, Step
 from feder.core.report.shapes import Figure
@@ -30,7 +39,7 @@ def shock_steps(corner: Corner) -> Iterator[Step]:
         yield from _in(corner)
     else:
         yield from collar_step(corner, loaded=True)
-        yield from _air_in(corner)
+        yield from _pumped(corner)
     yield from kit_step(corner)
     yield from clicks_step(corner)
 
@@ -157,7 +166,7 @@ def _in(corner: Corner) -> Iterator[Step]:
         uses=(corner.use("shock bolt", "tight", 2),),
         acts=("put:unit", "tight:head", "tight:eye", "free:arm"),
     )
-    yield from _air_in(corner)
+    yield from _pumped(corner)
     parts = _lines(corner)
     if parts:
         yield corner.step(
@@ -169,15 +178,6 @@ def _in(corner: Corner) -> Iterator[Step]:
         )
 
 
-def _air_in(corner: Corner) -> Iterator[Step]:
-    if not is_air(corner.now.spring) or not corner.differs & (OPENED | {"pressure"}):
-        return
-    yield corner.step(
-        "air_in",
-        "Air in at full extension; cycled slowly at a quarter of the stroke, pressure set again",
-        "air in",
-        "Only in cycling does the second chamber fill; the pump's hose takes some out each time.",
-        settings=() if corner.told.pressure is None else (Setting("pressure", corner.told.pressure),),
-        acts=("air:in",),
-        covers=corner.covers("pressure"),
-    )
+def _pumped(corner: Corner) -> Iterator[Step]:
+    if is_air(corner.now.spring) and corner.differs & (OPENED | {"pressure"}):
+        yield from air_in(corner)

@@ -9,6 +9,7 @@ from feder.core.fitting.common import (
     clicks_step,
     collar_step,
     hooked,
+    in_place,
     kit_step,
     spacer_step,
     spring_on,
@@ -46,14 +47,8 @@ def unit_steps(corner: Corner) -> Iterator[Step]:
         yield from kit_step(corner)
         yield from spacer_step(corner)
         yield from hooked(corner)
-    elif corner.differs & {"collar", "spacer"} or corner.converts:
-        yield wheel_off(corner)
-        yield from kit_step(corner)
-        yield from collar_step(corner, loaded=True)
-        yield from spacer_step(corner)
-        yield from clicks_step(corner)
     else:
-        yield from clicks_step(corner)
+        yield from in_place(corner)
 
 
 def _out_of_knuckle(corner: Corner) -> Iterator[Step]:

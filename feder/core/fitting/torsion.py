@@ -42,7 +42,20 @@ def torsion_steps(corner: Corner) -> Iterator[Step]:
         return
     yield wheel_off(corner)
     yield from unhooked(corner, "arm")
-    yield corner.step(
+    yield _eye_out(corner)
+    if moves:
+        yield from _bar(corner)
+    if corner.damper_out or "beside" in corner.differs:
+        yield from _damper(corner)
+    yield from clicks_step(corner)
+    yield _eye_in(corner)
+    yield from kit_step(corner)
+    yield from spacer_step(corner)
+    yield from hooked(corner)
+
+
+def _eye_out(corner: Corner) -> Step:
+    return corner.step(
         "damper_bolt_out",
         "Jack under the arm takes the load; damper bolt out",
         "damper bolt out",
@@ -53,13 +66,11 @@ def torsion_steps(corner: Corner) -> Iterator[Step]:
         tools=("jack under the arm",),
         acts=("hold:arm", "out:eye"),
     )
-    if moves:
-        yield from _bar(corner)
-    if corner.damper_out or "beside" in corner.differs:
-        yield from _damper(corner)
-    yield from clicks_step(corner)
+
+
+def _eye_in(corner: Corner) -> Step:
     rubber = corner.hangs.damper_bush is not False
-    yield corner.step(
+    return corner.step(
         "damper_bolt_in",
         f"Jack up until the holes meet, damper bolt{' by hand' if rubber else ''}",
         "damper bolt in",
@@ -68,9 +79,6 @@ def torsion_steps(corner: Corner) -> Iterator[Step]:
         tools=("jack under the arm",),
         acts=("raise:arm", "hand:eye" if rubber else "tight:eye", "free:arm"),
     )
-    yield from kit_step(corner)
-    yield from spacer_step(corner)
-    yield from hooked(corner)
 
 
 def _bar(corner: Corner) -> Iterator[Step]:
@@ -244,27 +252,9 @@ def _by_bolt(corner: Corner, *, moves: bool) -> Iterator[Step]:
         )
     if corner.damper_out or "beside" in corner.differs:
         yield from unhooked(corner, "arm")
-        yield corner.step(
-            "damper_bolt_out",
-            "Jack under the arm takes the load; damper bolt out",
-            "damper bolt out",
-            "The damper is what holds the arm at droop: without the jack the bar drives it down.",
-            caution=WOUND,
-            energy=True,
-            uses=(corner.use("damper bolt", "out"),),
-            tools=("jack under the arm",),
-            acts=("hold:arm", "out:eye"),
-        )
+        yield _eye_out(corner)
         yield from _damper(corner)
-        rubber = corner.hangs.damper_bush is not False
-        yield corner.step(
-            "damper_bolt_in",
-            f"Jack up until the holes meet, damper bolt{' by hand' if rubber else ''}",
-            "damper bolt in",
-            "A rubber eye is tightened at ride height, or it is twisted for good.",
-            uses=(corner.use("damper bolt", "ride" if rubber else "tight"),),
-            acts=("raise:arm", "hand:eye" if rubber else "tight:eye", "free:arm"),
-        )
+        yield _eye_in(corner)
         yield from hooked(corner)
     yield from clicks_step(corner)
     yield from kit_step(corner)
