@@ -83,7 +83,7 @@ def uncertainty(
     with tracing():
         whole = evaluate_whole(then(document), setup, load_state)
         figure = figure_at(whole, path)
-        leaves = _leaves(document, whole, evaluate_whole(document, document.setups[0].id))
+        leaves = leaves_of(document, whole, evaluate_whole(document, document.setups[0].id))
     plain, middle = document.model_dump(mode="json"), float(figure.value)
 
     def tried(number: Uncertain, by: float) -> float | None:
@@ -103,7 +103,7 @@ def uncertainty(
     def together(at: float) -> float | None:
         """The figure with every number moved in the direction in which it moves most, by so many deviations."""
         by = {n: at * n.tolerance * effect * sqrt(n.count) / sqrt(total) for n, effect in moves if effect}
-        moved = _all_moved(document, plain, by)
+        moved = all_moved(document, plain, by)
         return None if moved is None else _value(then(moved), setup, load_state, path)
 
     return Uncertainty(float(figure.value), figure.unit, _spread(together, sqrt(total)), shares)
@@ -159,7 +159,7 @@ def _value(document: Document, setup: str, load_state: str | None, path: str) ->
         return None
 
 
-def _leaves(document: Document, *reports: Report) -> list[Num]:
+def leaves_of(document: Document, *reports: Report) -> list[Num]:
     """Every number of the document behind any figure of these reports, each place once.
 
     A figure's own working names only what it was worked out from: a side that equals the other, or a balance that
@@ -245,10 +245,11 @@ def _at(plain: Any, path: str) -> Any:
 
 def _moved(document: Document, plain: dict[str, Any], number: Uncertain, by: float) -> Document | None:
     """The document with a number moved everywhere it stands; nothing where it cannot stand so."""
-    return _all_moved(document, plain, {number: by})
+    return all_moved(document, plain, {number: by})
 
 
-def _all_moved(document: Document, plain: dict[str, Any], moves: dict[Uncertain, float]) -> Document | None:
+def all_moved(document: Document, plain: dict[str, Any], moves: dict[Uncertain, float]) -> Document | None:
+    """The document with some numbers moved, each everywhere it stands; nothing where they cannot stand so."""
     changes = []
     for number, by in moves.items():
         for path in _twins(plain, number.path):
@@ -260,6 +261,23 @@ def _all_moved(document: Document, plain: dict[str, Any], moves: dict[Uncertain,
         return patched(document, plain, changes)[0]
     except (BadDocument, BadPatch):
         return None
+
+
+def taken_as(plain: dict[str, Any], number: Uncertain, by: float, standard: float) -> list[tuple[str, Any]]:
+    """A number taken over, more by `by`: pairs of place and value, and how sure it now is beside it."""
+    made: list[tuple[str, Any]] = []
+    for path in _twins(plain, number.path):
+        value = _put(plain, path, number, by)
+        if value is None:
+            continue
+        made.append((path, value))
+        above, member = path.rsplit(".", 1)
+        holder = _at(plain, above)
+        if isinstance(holder, dict) and "tolerance" in holder and member == "value":
+            made.append((f"{above}.tolerance", standard))
+        elif isinstance(holder, dict) and isinstance(holder.get("tolerances"), dict) and member in holder:
+            made.append((f"{above}.tolerances.{member}", standard))
+    return made
 
 
 def _put(plain: dict[str, Any], path: str, number: Uncertain, by: float) -> Any:

@@ -310,6 +310,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/learn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Heights as expected and as read, and what they teach of the numbers behind them. */
+        post: operations["plans_what_it_taught_learn_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compare": {
         parameters: {
             query?: never;
@@ -6431,6 +6448,61 @@ export interface components {
             /** Within */
             within: boolean;
         };
+        /** LearnAnswer */
+        LearnAnswer: {
+            learned: components["schemas"]["Learned"] | null;
+        };
+        /**
+         * Expected
+         * @description One corner: hub to arch as expected, between which it could well lie, as read, and as foretold now.
+         */
+        Expected: {
+            place: components["schemas"]["Place"];
+            /** Expected */
+            expected: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Read */
+            read: number;
+            /** Then */
+            then: number;
+        };
+        /**
+         * Learned
+         * @description What the readings say of the prediction, corner by corner, and what they teach.
+         */
+        Learned: {
+            /** Rows */
+            rows: components["schemas"]["Expected"][];
+            /** Ordinary */
+            ordinary: boolean;
+            /** Chance */
+            chance: number;
+            /** Taught */
+            taught: components["schemas"]["Taught"][];
+        };
+        /**
+         * Taught
+         * @description One number that the heights speak of: what was believed of it, what is more likely, and how sure that is.
+         */
+        Taught: {
+            /** Label */
+            label: string;
+            /** Unit */
+            unit: string;
+            /** Before */
+            before: number;
+            /** Sure Before */
+            sure_before: number;
+            /** After */
+            after: number;
+            /** Sure After */
+            sure_after: number;
+            /** Patch */
+            patch?: components["schemas"]["Change"][];
+        };
         /** CompareAnswer */
         CompareAnswer: {
             found: components["schemas"]["Comparison"];
@@ -8430,6 +8502,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CorrectionAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    plans_what_it_taught_learn_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadsQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearnAnswer"];
                 };
             };
             /** @description Unprocessable Entity */

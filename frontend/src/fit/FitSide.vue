@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-import type { EndName, FastenerKind, StepGroup } from '@/api/client'
+import { type EndName, type FastenerKind, onTwo, type StepGroup } from '@/api/client'
 import { useVehicle } from '@/composables/useVehicle'
 import { useUnits } from '@/composables/useUnits'
 
@@ -39,6 +39,7 @@ const STATE: Record<State, string> = {
 }
 const AFTER: Record<State, State> = { open: 'done', done: 'sound', sound: 'not sound', 'not sound': 'off', off: 'open' }
 const height = (id: string): string => {
+  if (onTwo(vehicle.document.value)) return ''
   const f = vehicle.report.value?.corners[id]?.hub_to_arch
   return f ? units.show(f.value, 'm', { unit: true }) : ''
 }

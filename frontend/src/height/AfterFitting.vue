@@ -6,6 +6,7 @@ import QuantityField from '@/components/QuantityField.vue'
 import { useAnswer } from '@/composables/useAnswer'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
+import WhatItTaught from './WhatItTaught.vue'
 import { meanOf, ROWS, valuesAt, written } from '@/logic/walk'
 
 /** After fitting: the heights it really stands at, and the collar moves that level it and bring it to its target. */
@@ -91,6 +92,7 @@ const level = computed(() => rows.value.length === 4 && rows.value.every((r) => 
     <p v-else-if="rows.length" class="quiet">
       Move all four, roll it, measure again. Unload each spring on stands before its collar is turned.
     </p>
+    <WhatItTaught v-if="!vehicle.isFound.value && missing.length < 4" />
   </section>
 </template>
 
