@@ -85,6 +85,15 @@ def test_a_rear_ratio_that_was_only_estimated_is_named_first_and_foretells_what_
     assert (made.value, made.tolerances["value"]) == (pytest.approx(ratio.after), pytest.approx(ratio.sure_after))
 
 
+def test_of_readings_that_a_mistake_explains_better_nothing_is_learnt():
+    heights = {p: float(c.hub_to_arch.value) for p, c in evaluate(nettle(), "plan").corners.items()}
+    told = learn(set_down(nettle(), "plan", {**heights, "front_right": 0.380}), "plan")
+    assert not told.ordinary
+    assert told.chance < 1e-4
+    assert told.taught == []
+    assert [r.place for r in told.rows if not r.low < r.read < r.high] == ["front_right"]
+
+
 def test_without_readings_there_is_nothing_to_learn():
     assert learn(nettle(), "plan") is None
 

@@ -57,7 +57,12 @@ const far = computed(() => (learned.value?.rows ?? []).filter((r) => r.read < r.
         Look at {{ far.map((r) => placeWords(r.place)).join(', ') }} before a collar is turned: strut home, ends at
         their steps, pads in, collars counted again, rolled, loaded as weighed.
       </p>
-      <p v-if="!learned.taught.length" class="quiet">No single number is moved by more than its own uncertainty.</p>
+      <p v-if="!learned.ordinary" class="quiet">
+        Find the cause first: nothing is learnt of readings that a mistake explains better.
+      </p>
+      <p v-else-if="!learned.taught.length" class="quiet">
+        No single number is moved by more than its own uncertainty.
+      </p>
       <ul v-else>
         <li v-for="t in learned.taught" :key="t.label">
           <span
@@ -74,5 +79,5 @@ const far = computed(() => (learned.value?.rows ?? []).filter((r) => r.read < r.
 </template>
 
 <style scoped>
-.taught { border-top: 1px solid var(--rule); margin-top: 8px; padding-top: 8px; display: grid; gap: 6px; justify-items: start; } ul { list-style: none; margin: 0; padding: 0; width: 100%; } li { display: flex; justify-content: space-between; align-items: center; gap: 12px; border-top: 1px solid var(--rule); padding: 4px 0; flex-wrap: wrap; }
+.taught { border-top: 1px solid var(--rule); margin-top: 8px; padding-top: 8px; display: grid; gap: 6px; justify-items: start; } ul { list-style: none; margin: 0; padding: 0; width: 100%; } li { display: grid; grid-template-columns: minmax(0, 1fr) auto; align-items: center; gap: 12px; border-top: 1px solid var(--rule); padding: 4px 0; }
 </style>

@@ -66,7 +66,8 @@ def learn(document: Document, setup: str) -> Learned | None:
 
     Its adjusters stand where the plan put them; every number of the document behind its heights is a normal
     variable about what was told, with its own uncertainty or the usual one, and so is every reading. A number is
-    offered where the readings move it by more than one of its deviations.
+    offered where the readings move it by more than one of its deviations; of readings farther off than chance,
+    which a mistake explains better, nothing is learnt.
 
     Raises:
         UnknownSetup: the document has no such setup.
@@ -108,7 +109,7 @@ def learn(document: Document, setup: str) -> Learned | None:
     taught = [
         _taught(plain, number, z, d, left)
         for number, z, d, left in zip(numbers, found.moved, deviations, found.deviation, strict=True)
-        if abs(z) > TOLD
+        if abs(z) > TOLD and found.ordinary > ORDINARY
     ]
     taught.sort(key=lambda t: -abs(t.after - t.before) / t.sure_before)
     return Learned(rows, found.ordinary > ORDINARY, found.ordinary, taught)
