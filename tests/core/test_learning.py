@@ -12,7 +12,7 @@ from feder.core.document.vehicle import Mount, RatioTyped
 from feder.core.report.evaluate import evaluate
 from feder.core.solvers.posterior import posterior
 from feder.demo.nettle import nettle
-from tests.changes import set_down, with_end
+from tests.changes import set_down, with_end, with_side
 
 
 @pytest.mark.parametrize("seed", range(6))
@@ -109,3 +109,58 @@ def test_the_interval_holds_as_many_readings_as_it_says():
         drawn = dice.normal(row.expected, half, 2000)
         assert np.mean((drawn > row.low) & (drawn < row.high)) == pytest.approx(0.95, abs=0.02)
     assert sqrt(len(rows)) == 2
+
+
+def planted(members, car=None):
+    """Heights at which a car stands with one mistake made, its collars else as planned."""
+    told = nettle() if car is None else car
+    fitted = at_adjusters(told, "plan", evaluate(told, "plan"))
+    side = {p: getattr(fitted.setups[1].sides, p) for p in members}
+    for place, change in members.items():
+        fitted = with_side(fitted, "plan", place, **change(side[place]))
+    return {p: float(c.hub_to_arch.value) for p, c in evaluate(fitted, "plan").corners.items()}
+
+
+def causes_of(heights, car=None):
+    return learn(set_down(nettle() if car is None else car, "plan", heights), "plan").causes
+
+
+def test_one_reading_misread_by_whole_centimetres_is_named_with_its_size():
+    heights = planted({})
+    heights["rear_left"] += 0.020
+    told = causes_of(heights)[0]
+    assert (told.words.split(" ")[0], told.place) == ("misread", "rear_left")
+    assert told.amount.value == pytest.approx(0.020)
+    assert told.chance > 0.5
+
+
+@pytest.mark.parametrize("place", ["front_left", "front_right", "rear_left", "rear_right"])
+def test_a_corner_that_is_held_high_is_named_with_all_that_holds_it_so(place):
+    told = causes_of(planted({place: lambda s: {"collar": s.collar + 0.018}}))
+    here = {c.words: c.chance for c in told if c.place == place}
+    assert told[0].place == place
+    assert "collar miscounted" in here
+    assert "a pad left out, or one too many" in here
+    assert ("strut not home in its foot" in here) == place.startswith("front")
+    assert sum(here.values()) > 0.8
+    assert sum(c.chance for c in told) <= 1 + 1e-9
+
+
+def test_springs_put_in_at_the_wrong_end_are_named_first():
+    car = nettle()
+    stiff = car.setups[1].sides.rear_left.spring
+    stiff = stiff.but(code="stiff", rate=stiff.rate.but(value=95e3))
+    for place in ("rear_left", "rear_right"):
+        car = with_side(car, "plan", place, spring=stiff)
+    front = car.setups[1].sides.front_left.spring
+    swap = {p: (lambda _: {"spring": stiff}) for p in ("front_left", "front_right")} | {
+        p: (lambda _: {"spring": front}) for p in ("rear_left", "rear_right")
+    }
+    told = causes_of(planted(swap, car), car)[0]
+    assert (told.words, told.place) == ("front and rear springs exchanged", "vehicle")
+    assert told.amount is None
+    assert told.decides == "the codes on the springs"
+
+
+def test_where_nothing_needs_explaining_nobody_is_accused():
+    assert causes_of(planted({})) == []

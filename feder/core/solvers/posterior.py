@@ -28,6 +28,8 @@ class Posterior:
     spread: tuple[float, ...]
     then: tuple[float, ...]
     """Readings as they follow from what is believed now."""
+    cover: tuple[tuple[float, ...], ...]
+    """Covariance of the readings as expected, scatter counted."""
     ordinary: float
     """Chance of readings at least as far off, were all as believed: small where something needs explaining."""
 
@@ -68,6 +70,7 @@ def posterior(
         expected=tuple(map(float, start)),
         spread=tuple(map(float, np.sqrt(np.diag(first)))),
         then=tuple(map(float, here)),
+        cover=tuple(tuple(map(float, row)) for row in first),
         ordinary=ordinary,
     )
 

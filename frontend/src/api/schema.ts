@@ -6453,6 +6453,16 @@ export interface components {
             learned: components["schemas"]["Learned"] | null;
         };
         /**
+         * Cause
+         * @description One change between the setups, alone: how far it moves the figure asked about.
+         */
+        Cause: {
+            /** Words */
+            words: string;
+            /** Effect */
+            effect: number;
+        };
+        /**
          * Expected
          * @description One corner: hub to arch as expected, between which it could well lie, as read, and as foretold now.
          */
@@ -6482,6 +6492,8 @@ export interface components {
             chance: number;
             /** Taught */
             taught: components["schemas"]["Taught"][];
+            /** Causes */
+            causes: components["schemas"]["Cause"][];
         };
         /**
          * Taught
@@ -6506,16 +6518,6 @@ export interface components {
         /** CompareAnswer */
         CompareAnswer: {
             found: components["schemas"]["Comparison"];
-        };
-        /**
-         * Cause
-         * @description One change between the setups, alone: how far it moves the figure asked about.
-         */
-        Cause: {
-            /** Words */
-            words: string;
-            /** Effect */
-            effect: number;
         };
         /** Comparison */
         Comparison: {

@@ -57,6 +57,22 @@ const far = computed(() => (learned.value?.rows ?? []).filter((r) => r.read < r.
         Look at {{ far.map((r) => placeWords(r.place)).join(', ') }} before a collar is turned: strut home, ends at
         their steps, pads in, collars counted again, rolled, loaded as weighed.
       </p>
+      <ol v-if="learned.causes.length" class="why" aria-label="What could explain it">
+        <li v-for="c in learned.causes" :key="c.words + c.place">
+          <span
+            ><b>{{ Math.round(c.chance * 100) }} %</b> {{ c.place === 'vehicle' ? '' : `${placeWords(c.place)}: `
+            }}{{ c.words
+            }}<template v-if="c.amount"
+              >,
+              {{
+                c.amount.unit === 'turn'
+                  ? `${c.amount.value} turns`
+                  : units.show(c.amount.value, c.amount.unit, { unit: true, signed: true })
+              }}</template
+            ></span
+          ><small class="quiet">decided by {{ c.decides }}</small>
+        </li>
+      </ol>
       <p v-if="!learned.ordinary" class="quiet">
         Find the cause first: nothing is learnt of readings that a mistake explains better.
       </p>
@@ -79,5 +95,5 @@ const far = computed(() => (learned.value?.rows ?? []).filter((r) => r.read < r.
 </template>
 
 <style scoped>
-.taught { border-top: 1px solid var(--rule); margin-top: 8px; padding-top: 8px; display: grid; gap: 6px; justify-items: start; } ul { list-style: none; margin: 0; padding: 0; width: 100%; } li { display: grid; grid-template-columns: minmax(0, 1fr) auto; align-items: center; gap: 12px; border-top: 1px solid var(--rule); padding: 4px 0; }
+.taught { border-top: 1px solid var(--rule); margin-top: 8px; padding-top: 8px; display: grid; gap: 6px; justify-items: start; } ol { list-style: none; margin: 0; padding: 0; width: 100%; } ul { list-style: none; margin: 0; padding: 0; width: 100%; } li { display: grid; grid-template-columns: minmax(0, 1fr) auto; align-items: center; gap: 12px; border-top: 1px solid var(--rule); padding: 4px 0; }
 </style>
