@@ -6453,16 +6453,6 @@ export interface components {
             learned: components["schemas"]["Learned"] | null;
         };
         /**
-         * Cause
-         * @description One change between the setups, alone: how far it moves the figure asked about.
-         */
-        Cause: {
-            /** Words */
-            words: string;
-            /** Effect */
-            effect: number;
-        };
-        /**
          * Expected
          * @description One corner: hub to arch as expected, between which it could well lie, as read, and as foretold now.
          */
@@ -6493,7 +6483,22 @@ export interface components {
             /** Taught */
             taught: components["schemas"]["Taught"][];
             /** Causes */
-            causes: components["schemas"]["Cause"][];
+            causes: components["schemas"]["Mishap"][];
+        };
+        /**
+         * Mishap
+         * @description One explanation: in words, how likely against the others, and the reading that decides.
+         */
+        Mishap: {
+            /** Words */
+            words: string;
+            /** Place */
+            place: string;
+            amount: components["schemas"]["Figure"] | null;
+            /** Chance */
+            chance: number;
+            /** Decides */
+            decides: string;
         };
         /**
          * Taught
@@ -6518,6 +6523,16 @@ export interface components {
         /** CompareAnswer */
         CompareAnswer: {
             found: components["schemas"]["Comparison"];
+        };
+        /**
+         * Cause
+         * @description One change between the setups, alone: how far it moves the figure asked about.
+         */
+        Cause: {
+            /** Words */
+            words: string;
+            /** Effect */
+            effect: number;
         };
         /** Comparison */
         Comparison: {

@@ -60,8 +60,8 @@ const far = computed(() => (learned.value?.rows ?? []).filter((r) => r.read < r.
       <ol v-if="learned.causes.length" class="why" aria-label="What could explain it">
         <li v-for="c in learned.causes" :key="c.words + c.place">
           <span
-            ><b>{{ Math.round(c.chance * 100) }} %</b> {{ c.place === 'vehicle' ? '' : `${placeWords(c.place)}: `
-            }}{{ c.words
+            ><b>{{ Math.min(99, Math.round(c.chance * 100)) }} %</b>
+            {{ c.place === 'vehicle' ? '' : `${placeWords(c.place)}: ` }}{{ c.words
             }}<template v-if="c.amount"
               >,
               {{

@@ -34,7 +34,7 @@ SCRUBBED = tuple((0.001 * h, exp(-(((h - 5) / 2.5) ** 2) / 2)) for h in range(2,
 
 
 @dataclass(slots=True)
-class Cause:
+class Mishap:
     """One explanation: in words, how likely against the others, and the reading that decides."""
 
     words: str
@@ -58,7 +58,7 @@ class _Kind:
 
 def causes(
     document: Document, setup: str, places: Sequence[Place], off: Heights, cover: Sequence[Sequence[float]]
-) -> list[Cause]:
+) -> list[Mishap]:
     """Mistakes ranked by how well they explain readings `off` from what was expected, most likely first.
 
     `cover` is the covariance of the readings as expected. Every mistake starts alike; a size of it weighs by how
@@ -87,7 +87,7 @@ def causes(
     norm = sum(exp(score - top) for score, _, _ in found)
     ranked = sorted(found, key=lambda f: -f[0])
     return [
-        Cause(
+        Mishap(
             kind.words,
             kind.place,
             None if not kind.unit else Figure(size, kind.unit),

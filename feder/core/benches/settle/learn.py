@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 from math import sqrt
 
 from feder.core.benches.index.adjusters import at_adjusters
-from feder.core.benches.settle.causes import Cause, causes
+from feder.core.benches.settle.causes import Mishap, causes
 from feder.core.document.base import Place
 from feder.core.document.changes import Change, put
 from feder.core.document.document import Document
@@ -20,7 +20,7 @@ LIKELY = 1.96
 """Deviations within which 95 of 100 readings lie."""
 ORDINARY = 0.05
 """Chance below which readings need explaining."""
-MOST_CAUSES = 5
+MOST_CAUSES, WORTH_A_WORD = 5, 0.01
 TOLD = 1.0
 """Deviations by which a number must move before it is offered."""
 
@@ -61,7 +61,7 @@ class Learned:
     """Whether readings as far off are nothing out of the way: then nothing needs explaining."""
     chance: float
     taught: list[Taught]
-    causes: list[Cause]
+    causes: list[Mishap]
     """What could explain readings farther off than chance, most likely first; none where nothing needs it."""
 
 
@@ -116,10 +116,12 @@ def learn(document: Document, setup: str) -> Learned | None:
         if abs(z) > TOLD and found.ordinary > ORDINARY
     ]
     taught.sort(key=lambda t: -abs(t.after - t.before) / t.sure_before)
-    why: list[Cause] = []
+    why: list[Mishap] = []
     if found.ordinary <= ORDINARY:
         off = [r - e for (r, _), e in zip(read.values(), found.expected, strict=True)]
-        why = causes(document, setup, places, off, found.cover)[:MOST_CAUSES]
+        why = [c for c in causes(document, setup, places, off, found.cover) if c.chance >= WORTH_A_WORD][
+            :MOST_CAUSES
+        ]
     return Learned(rows, found.ordinary > ORDINARY, found.ordinary, taught, why)
 
 
