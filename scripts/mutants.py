@@ -26,7 +26,7 @@ from pathlib import Path
 
 ROOT = Path(__file__).parents[1]
 ROOMS = ("feder/core/standing", "feder/core/report", "feder/core/benches", "feder/sheet")
-TESTS = ("tests/core", "tests/sheet", "tests/reference", "tests/calc")
+TESTS = ("tests/core", "tests/sheet", "tests/reference", "tests/calc", "tests/api")
 SWAPPED = {
     ast.Add: ast.Sub, ast.Sub: ast.Add, ast.Mult: ast.Div, ast.Div: ast.Mult,
     ast.Lt: ast.GtE, ast.GtE: ast.Lt, ast.Gt: ast.LtE, ast.LtE: ast.Gt, ast.Eq: ast.NotEq, ast.NotEq: ast.Eq,

@@ -185,6 +185,12 @@ def test_an_archive_at_fault_is_refused_whole(client, data):
     assert len(client.get("/api/vehicles").get_json()["vehicles"]) == before
 
 
+def test_only_an_archive_may_be_larger_than_a_vehicle_file(client):
+    large = b"PK" + bytes(9_000_000)
+    assert client.post("/api/vehicles/import", data=large).status_code == 413
+    assert client.post("/api/vehicles/import", data=large, content_type="application/zip").status_code == 422
+
+
 def test_the_workshops_card_of_one_vehicle_is_offered_to_those_of_the_same_layouts(client, vehicle):
     own = {"own": [{"id": "a", "group": "after", "words": "Photograph of the odometer"}]}
     other = client.post("/api/vehicles/import", json={**DOCUMENT, "card": own}).get_json()["id"]
