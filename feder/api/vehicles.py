@@ -22,6 +22,7 @@ from feder.store.archive import packed, unpacked
 from feder.store.garage import StaleSave, Stored
 
 LARGEST_ARCHIVE = 64 * 1024 * 1024
+ZIPPED = ("application/zip", "application/x-zip-compressed")
 vehicles = APIBlueprint(
     "vehicles", __name__, url_prefix="/api/vehicles", abp_responses={404: ErrorBody, 422: ErrorBody}
 )
@@ -136,7 +137,7 @@ def new_vehicle(body: NewVehicle) -> Response:
 @vehicles.post("/import", responses={201: StoredVehicle})
 def import_vehicle() -> Response:
     """A vehicle from a file or an archive, refused whole at the first fault."""
-    if request.mimetype == "application/zip":  # pictures take room; a vehicle file does not
+    if request.mimetype in ZIPPED:  # pictures take room; a vehicle file does not
         request.max_content_length = LARGEST_ARCHIVE
     data = request.get_data()
     if data[:2] == b"PK":

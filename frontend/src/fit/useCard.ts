@@ -1,6 +1,6 @@
 import { computed, inject, type InjectionKey, onScopeDispose, provide, type Ref, ref, shallowRef, watch } from 'vue'
 
-import { api, type Card, isAway, type Step, type StepGroup, type Tick } from '@/api/client'
+import { api, type Card, isAway, messageOf, type Step, type StepGroup, type Tick } from '@/api/client'
 import { useAnswer } from '@/composables/useAnswer'
 import { useVehicle } from '@/composables/useVehicle'
 
@@ -66,6 +66,7 @@ export function provideCard(): CardWork {
   const ticks = shallowRef<Map<string, Tick>>(new Map())
   const store = computed(() => `feder-ticks ${vehicle.id} ${setup.value ?? ''}`)
   const unsent = ref<Said[]>([])
+  const refused = ref('')
   const place = () => ({ path: { vehicle_id: vehicle.id, setup: setup.value! } })
   const take = (found: Tick[]): void => void (ticks.value = new Map(found.map((t) => [t.step, t])))
   async function refresh(): Promise<void> {
@@ -80,32 +81,41 @@ export function provideCard(): CardWork {
     if (sending) return
     sending = true
     while (unsent.value.length) {
-      const body = unsent.value[0]!
+      const [body, kept] = [unsent.value[0]!, store.value]
       const { data, error } = await api
         .POST('/api/vehicles/{vehicle_id}/cards/{setup}/ticks', { params: place(), body })
         .catch((e: unknown) => ({ data: undefined, error: e }))
       if (!data && isAway(error)) break
+      refused.value = data ? '' : messageOf(error)
+      if (store.value !== kept) {
+        // another setup was taken meanwhile: what was sent is taken off the list it stood on
+        keep(kept, listed(kept).slice(1))
+        continue
+      }
       unsent.value = unsent.value.slice(1)
       keep()
       if (data && !unsent.value.length) take(data.ticks)
     }
     sending = false
   }
-  const keep = (): void => {
+  function keep(where = store.value, list = unsent.value): void {
     try {
-      window.localStorage.setItem(store.value, JSON.stringify(unsent.value))
+      window.localStorage.setItem(where, JSON.stringify(list))
     } catch {
       // a store that is full or shut: the tick still stands on this screen
+    }
+  }
+  function listed(where: string): Said[] {
+    try {
+      return JSON.parse(window.localStorage.getItem(where) ?? '[]') as Said[]
+    } catch {
+      return []
     }
   }
   watch(
     store,
     () => {
-      try {
-        unsent.value = JSON.parse(window.localStorage.getItem(store.value) ?? '[]') as Said[]
-      } catch {
-        unsent.value = []
-      }
+      unsent.value = listed(store.value)
       ticks.value = new Map()
       void send().then(refresh)
     },
@@ -148,7 +158,7 @@ export function provideCard(): CardWork {
   }
   const work: CardWork = {
     card,
-    trouble: answer.trouble,
+    trouble: computed(() => answer.trouble.value || refused.value),
     asked: answer.asked,
     steps,
     tickOf,

@@ -70,8 +70,8 @@ const showAll = (): void => vehicle.edit('all steps again', [{ path: ['card', 'h
   <p v-if="card.waiting.value" role="status" class="small">
     <b class="grade-look">Look</b> {{ card.waiting.value }} not saved yet; kept on this device until Feder answers.
   </p>
-  <p v-if="card.trouble.value" role="alert">{{ card.trouble.value }}</p>
-  <p v-else-if="!card.asked.value" class="quiet" role="status">Writing the card…</p>
+  <p v-if="card.trouble.value" role="alert"><b class="grade-stop">Stop</b> {{ card.trouble.value }}</p>
+  <p v-if="!card.asked.value" class="quiet" role="status">Writing the card…</p>
   <template v-else-if="card.card.value?.waits">
     <p class="mt-2">
       {{ card.card.value.waits }}. Choose a plan on the setup line above, or change something in it: the card then leads
