@@ -109,11 +109,7 @@ def _line(pair: tuple[Step, Step | None], document: Document, system: str) -> _L
             value = figure(row.torque, "N*m", system, unit=True, decimals=0)
             value += f" + {figure(row.angle, 'rad', system, decimals=0)}°" if row.angle else ""
         torques.append(_Torque(use.kind, value))
-    ride = [
-        f"{u.kind} {u.count}: at ride height"
-        for u in step.uses
-        if u.done == "ride" or (u.done == "slack" and u.kind == "arm bolt")
-    ]
+    ride = [f"{u.kind} {u.count}: at ride height" for u in step.uses if u.done == "ride"]
     new = [f"new {u.kind} {u.count}" for u in step.uses if u.new and u.done not in ("out", "slack")]
     mine = [_set(s, system) for s in step.settings]
     theirs = [] if other is None else [_set(s, system) for s in other.settings]

@@ -78,7 +78,8 @@ def test_stops_springs_and_pressures_are_those_of_the_plan_at_their_own_corner()
     ):
         stop = next(s for s in told[f"{place}.{key}"].settings if s.words == "stop, cut to")
         assert stop.value.value == pytest.approx(0.021 + 0.002 * k)
-        assert ("packer" in stop.text) == (k > 0)
+        packed = [s.value.value for s in told[f"{place}.{key}"].settings if s.words == "packer under it"]
+        assert packed == ([pytest.approx(0.001 * k)] if k else [])
         tyre = next(s for s in told["ground.tyres"].settings if s.words == place.replace("_", " "))
         assert tyre.value.value == pytest.approx(1.71e5 + 1e4 * k)
     codes = {
@@ -175,3 +176,11 @@ def test_a_bar_unhooked_is_said_with_its_caution_and_damage_stands_at_the_head()
     step = next(s for s in card.steps() if s.key == "ground.front_bar")
     assert "No drive on the road" in step.caution
     assert [d.part for d in card.damages] == ["top mount"]
+
+
+def test_the_kit_is_held_against_the_plan_in_numbers_that_take_the_readers_units():
+    told = {s.words: s for s in steps(nettle())["before.unpacked"].settings}
+    assert told["front left"].text == "60-200-40"
+    assert told["rear right, free"].value.value == pytest.approx(0.180)
+    assert told["rear right, wire"].value.value == pytest.approx(0.011)
+    assert told["front right, coils"].text == "6.0"

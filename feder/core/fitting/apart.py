@@ -15,7 +15,7 @@ from feder.core.fitting.common import (
     spacer_step,
     spring_words,
     stack_setting,
-    stop_setting,
+    stop_settings,
     unhooked,
     wheel_off,
 )
@@ -125,8 +125,8 @@ def _damper(corner: Corner) -> Iterator[Step]:
     )
     yield from body_step(corner)
     settings, parts, acts = [], [], ["put:damper", "tight:rod"]
-    if (stop := stop_setting(corner)) is not None:
-        settings.append(stop)
+    if stop := stop_settings(corner):
+        settings += stop
         parts.append(Part("stop"))
         acts.insert(0, "put:stop")
     if corner.damper is not None:
@@ -143,7 +143,7 @@ def _damper(corner: Corner) -> Iterator[Step]:
         parts.append(Part("top mount"))
     yield corner.step(
         "damper_in",
-        "Stop on, damper up; rod held, nut on" if stop is not None else "Damper up; rod held, nut on",
+        "Stop on, damper up; rod held, nut on" if stop else "Damper up; rod held, nut on",
         "damper in",
         "The stop stands between metal and metal: none left out.",
         settings=tuple(settings),

@@ -104,23 +104,20 @@ def _unpacked(corners: list[Corner]) -> Iterator[Step]:
     settings = []
     for corner in corners:
         spring, damper = corner.now.spring, corner.damper
-        words = []
+        place = corner.place.words
         if "spring" in corner.differs and spring is not None:
-            words.append(spring.code)
-            if isinstance(spring, SpringPart):
-                words += [
-                    f"{name} {value * scale:.{digits}f}{unit}"
-                    for name, value, scale, unit, digits in (
-                        ("free", spring.free_length, 1e3, " mm", 0),
-                        ("wire", spring.wire_diameter, 1e3, " mm", 1),
-                        ("coils", spring.active_coils, 1.0, "", 1),
-                    )
-                    if value is not None
-                ]
+            settings.append(Setting(place, text=spring.code))
+        if "spring" in corner.differs and isinstance(spring, SpringPart):
+            for name, length, kind in (
+                ("free", spring.free_length, None),
+                ("wire", spring.wire_diameter, "fine length"),
+            ):
+                if length is not None:
+                    settings.append(Setting(f"{place}, {name}", Figure(length, "m"), kind=kind))
+            if spring.active_coils is not None:
+                settings.append(Setting(f"{place}, coils", text=f"{spring.active_coils:.1f}"))
         if "damper" in corner.differs and damper is not None:
-            words.append(damper.code)
-        if words:
-            settings.append(Setting(corner.place.words, text=", ".join(words)))
+            settings.append(Setting(f"{place}, damper", text=damper.code))
     if settings:
         yield _step(
             "unpacked",

@@ -227,7 +227,7 @@ def _kinds(document: Document, uses: list[Use]) -> Iterator[Kind]:
         by[use.done] = by.get(use.done, 0) + use.count
     for (end, kind), by in counts.items():
         row = told.get((end, kind))
-        ride = by.get("ride", 0) + (by.get("slack", 0) if kind == "arm bolt" else 0)
+        ride = by.get("ride", 0)
         yield Kind(
             end=end,
             kind=kind,

@@ -71,7 +71,7 @@ def bushes_slack(corner: Corner) -> Iterator[Step]:
         f"Arm bolts{how} slack, left in",
         "arm bolts slack",
         "A rubber bush tightened elsewhere than at ride height is twisted for good: it springs, and tears.",
-        uses=(corner.use("arm bolt", "slack", count or 1),),
+        uses=(corner.use("arm bolt", "ride", count or 1),),
         acts=("slack:arm bolt",),
     )
 
@@ -112,8 +112,8 @@ def spring_on(corner: Corner) -> Step:
     """The stop and the spring go on, as far as they are changed."""
     settings, parts, acts = [], [], ["put:spring"]
     covers = corner.covers("spring", "second_spring", "stack", "pads", "seat")
-    if (stop := stop_setting(corner)) is not None:
-        settings.append(stop)
+    if stop := stop_settings(corner):
+        settings += stop
         covers += corner.covers("stop")
         parts.append(Part("stop", "", "", 1))
         acts.append("put:stop")
@@ -126,7 +126,7 @@ def spring_on(corner: Corner) -> Step:
         acts.append("put:seat stack")
     if isinstance(now, SpringPart) and now.tender_rate:
         settings.append(Setting("helper", Figure(now.tender_rate, "N/m")))
-    lead = "Stop and spring" if stop is not None else "Spring"
+    lead = "Stop and spring" if stop else "Spring"
     return corner.step(
         "spring_on",
         f"{lead} on, ends at their steps",
@@ -139,13 +139,14 @@ def spring_on(corner: Corner) -> Step:
     )
 
 
-def stop_setting(corner: Corner) -> Setting | None:
+def stop_settings(corner: Corner) -> list[Setting]:
     """The stop as it is cut and packed, where it is another one."""
     if "stop" not in corner.differs or corner.stop is None:
-        return None
-    packed = corner.stop.packer
-    text = "" if not packed else f"packer {packed * 1e3:.1f} mm under it"
-    return Setting("stop, cut to", Figure(corner.stop.length, "m"), text, "fine length")
+        return []
+    made = [Setting("stop, cut to", Figure(corner.stop.length, "m"), kind="fine length")]
+    if corner.stop.packer:
+        made.append(Setting("packer under it", Figure(corner.stop.packer, "m"), kind="fine length"))
+    return made
 
 
 def stack_setting(corner: Corner) -> Setting | None:

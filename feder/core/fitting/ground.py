@@ -116,8 +116,7 @@ def _bushes(corners: list[Corner], uses: list[Use]) -> Iterator[Step]:
     """Every fastener left for ride height; where it cannot be reached, the height to which the arm is jacked."""
     ride: dict[tuple[str, str], Use] = {}
     for use in uses:
-        slack = use.done == "slack" and use.kind == "arm bolt"
-        if use.done == "ride" or slack:
+        if use.done == "ride":
             before = ride.get((use.end, use.kind))
             ride[use.end, use.kind] = Use(
                 use.end, use.kind, use.count + (before.count if before else 0), "tight", use.new

@@ -10,7 +10,7 @@ from feder.core.fitting.common import (
     is_air,
     kit_step,
     spring_words,
-    stop_setting,
+    stop_settings,
 )
 from feder.core.fitting.corner import Corner, as_mass
 from feder.core.fitting.step import Part, Setting, Step
@@ -124,8 +124,8 @@ def _together(corner: Corner) -> Iterator[Step]:
         settings.append(Setting("shock", text=corner.damper.code))
         parts.append(Part("shock", corner.damper.code))
         acts.append("put:damper")
-    if (stop := stop_setting(corner)) is not None:
-        settings.append(stop)
+    if stop := stop_settings(corner):
+        settings += stop
         parts.append(Part("stop"))
         acts.append("put:stop")
     if "body" in corner.differs:

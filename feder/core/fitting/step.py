@@ -8,7 +8,7 @@ from feder.core.report.shapes import Figure
 Hand = Literal["L", "R", ""]
 State = Literal["new", "reused"]
 Done = Literal["slack", "out", "hand", "tight", "ride"]
-"""What happens to a fastener: slackened and left in, out, done up by hand, to its torque, or at ride height."""
+"""What happens to a fastener: slackened and left in, out, done up by hand, to its torque, or left for ride height."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -77,8 +77,3 @@ class Step:
     """Whether the workshop wrote it."""
     mark: str = ""
     """Changes with what the step tells to do; a tick holds for the mark it was made under."""
-
-    @property
-    def ride(self) -> int:
-        """Fasteners that it leaves for ride height."""
-        return sum(u.count for u in self.uses if u.done == "ride")

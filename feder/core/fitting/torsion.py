@@ -12,7 +12,7 @@ from feder.core.fitting.common import (
     kit_step,
     spacer_step,
     spring_words,
-    stop_setting,
+    stop_settings,
     unhooked,
     wheel_off,
 )
@@ -198,8 +198,8 @@ def _coil_instead(corner: Corner) -> Iterator[Step]:
 
 def _damper(corner: Corner) -> Iterator[Step]:
     settings, parts, acts = [], [], ["out:rod", "take:damper"]
-    if (stop := stop_setting(corner)) is not None:
-        settings.append(stop)
+    if stop := stop_settings(corner):
+        settings += stop
         parts.append(Part("stop"))
         acts.append("put:stop")
     if corner.damper is not None and "damper" in corner.differs:

@@ -41,7 +41,7 @@ const AFTER: Record<State, State> = { open: 'done', done: 'sound', sound: 'not s
 const height = (id: string): string => {
   if (onTwo(vehicle.document.value)) return ''
   const f = vehicle.report.value?.corners[id]?.hub_to_arch
-  return f ? units.show(f.value, 'm', { unit: true }) : ''
+  return f ? (f.assumed ? '~' : '') + units.show(f.value, 'm', { unit: true }) : ''
 }
 function shopping(): void {
   const rows = [

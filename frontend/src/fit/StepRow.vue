@@ -25,9 +25,7 @@ const done = computed(() => card.isDone(props.step))
 const locked = computed(() => !!props.step.energy && !card.read.value && !done.value)
 const text = (words: string): string => sentence(words, props.step.numbers, units.system.value)
 const torqued = computed(() => (props.step.uses ?? []).filter((u) => u.done === 'tight'))
-const left = computed(() =>
-  (props.step.uses ?? []).filter((u) => u.done === 'ride' || (u.done === 'slack' && u.kind === 'arm bolt')),
-)
+const left = computed(() => (props.step.uses ?? []).filter((u) => u.done === 'ride'))
 const renewed = computed(() => (props.step.uses ?? []).filter((u) => u.new && u.done !== 'out' && u.done !== 'slack'))
 const toggle = (): void => card.say(props.step, done.value ? 'open' : 'done')
 const when = (at: string): string =>
