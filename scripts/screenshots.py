@@ -54,7 +54,7 @@ def served() -> Iterator[str]:
     with tempfile.TemporaryDirectory() as folder:
         app = create_app(Path(folder))
         rooms: Rooms = app.extensions["feder"]
-        furnish(rooms.garage, rooms.shelf, rooms.dampers)
+        furnish(rooms.garage, rooms.shelf, rooms.dampers, rooms.log)
         with socket.socket() as probe:
             probe.bind(("127.0.0.1", 0))
             port = probe.getsockname()[1]

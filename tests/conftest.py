@@ -31,7 +31,7 @@ def app(tmp_path: Path):
 @pytest.fixture
 def furnished(app):
     rooms: Rooms = app.extensions["feder"]
-    furnish(rooms.garage, rooms.shelf, rooms.dampers)
+    furnish(rooms.garage, rooms.shelf, rooms.dampers, rooms.log)
     return app
 
 

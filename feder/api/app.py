@@ -15,11 +15,13 @@ from feder.api.codes import Codes
 from feder.api.damper_shelf import damper_shelf as dampers
 from feder.api.index import index
 from feder.api.known import Known
+from feder.api.log import log
 from feder.api.pairing import pairing
 from feder.api.plans import plans
 from feder.api.questions import questions
 from feder.api.rooms import Rooms
 from feder.api.sags import sags
+from feder.api.settle import settle
 from feder.api.sheets import sheets
 from feder.api.shelf import shelf
 from feder.api.surveys import surveys
@@ -27,6 +29,7 @@ from feder.api.vehicles import vehicles
 from feder.store.database import open_database
 from feder.store.devices import Devices
 from feder.store.garage import Garage
+from feder.store.log import Log
 from feder.store.parts import damper_shelf, spring_shelf
 from feder.store.photos import Photos
 from feder.store.sheets import Sheets
@@ -71,6 +74,7 @@ def create_app(
         sheets=Sheets(sessions),
         ticks=Ticks(sessions),
         photos=Photos(sessions),
+        log=Log(sessions),
         documents=Known(),
         today=today,
         devices=Devices(sessions),
@@ -94,6 +98,8 @@ def create_app(
         dampers,
         sheets,
         cards,
+        settle,
+        log,
     ):
         app.register_api(blueprint)
     _serve_front_end(app, front_end)

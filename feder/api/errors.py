@@ -17,6 +17,7 @@ STATUS = {
     "no part": 404,
     "no device": 404,
     "no photo": 404,
+    "no entry": 404,
     "stale": 409,
     "unknown base": 409,
     "code taken": 409,

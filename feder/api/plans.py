@@ -11,7 +11,6 @@ from feder.api.wire import Wire
 from feder.core.benches.height.correction import CornerCorrection, correction
 from feder.core.benches.loads.bands import BandRank, rank_bands
 from feder.core.benches.loads.plan import Instead, LoadRank, LoadRow, load_plan, rank_by_loads, spacer_instead
-from feder.core.benches.settle.learn import Learned, learn
 from feder.core.document.base import EndName
 from feder.core.report.compare import Comparison, compare
 
@@ -70,16 +69,6 @@ def correct(body: LoadsQuestion) -> Response:
     """Collar moves from the heights measured after fitting to those wanted."""
     made = CorrectionAnswer(corners=correction(body.document, body.setup))
     return answered(made)
-
-
-class LearnAnswer(Wire):
-    learned: Learned | None
-
-
-@plans.post("/learn", responses={200: LearnAnswer})
-def what_it_taught(body: LoadsQuestion) -> Response:
-    """Heights as expected and as read, and what they teach of the numbers behind them."""
-    return answered(LearnAnswer(learned=learn(body.document, body.setup)))
 
 
 class CompareQuestion(AboutDocument):

@@ -12,6 +12,7 @@ from feder.core.document.damper import DamperPart
 from feder.core.document.setup import SpringPart
 from feder.store.devices import Devices
 from feder.store.garage import Garage
+from feder.store.log import Log
 from feder.store.parts import Shelf
 from feder.store.photos import Photos
 from feder.store.sheets import Sheets
@@ -28,6 +29,7 @@ class Rooms:
     sheets: Sheets
     ticks: Ticks
     photos: Photos
+    log: Log
     documents: Known
     today: Callable[[], date]
     devices: Devices

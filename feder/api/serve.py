@@ -44,7 +44,7 @@ def serve(*, demo: bool) -> int:
         return 1
     if demo:
         found: Rooms = app.extensions["feder"]
-        furnish(found.garage, found.shelf, found.dampers)
+        furnish(found.garage, found.shelf, found.dampers, found.log)
     try:
         listen = f"127.0.0.1:{port}" + ("" if host is None else f" {f'[{host}]' if ':' in host else host}:{port}")
         server = create_server(app, listen=listen, threads=4, ident="")

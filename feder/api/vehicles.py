@@ -142,7 +142,7 @@ def import_vehicle() -> Response:
     data = request.get_data()
     if data[:2] == b"PK":
         found = rooms()
-        return _answer(unpacked(found.garage, found.ticks, found.photos, data), 201)
+        return _answer(unpacked(found.garage, found.ticks, found.photos, found.log, data), 201)
     return _answer(rooms().garage.add(read_document(data)), 201)
 
 
@@ -198,9 +198,10 @@ def export_vehicle(path: VehiclePath) -> Response:
 
 @vehicles.get("/<string:vehicle_id>/archive")
 def export_archive(path: VehiclePath) -> Response:
-    """The vehicle with the ticks of its job cards and its pictures, as a ZIP."""
+    """The vehicle with the ticks of its job cards, its pictures and its log, as a ZIP."""
     found = rooms()
     name, _ = found.garage.text(path.vehicle_id)
-    answer = Response(packed(found.garage, found.ticks, found.photos, path.vehicle_id), mimetype="application/zip")
+    made = packed(found.garage, found.ticks, found.photos, found.log, path.vehicle_id)
+    answer = Response(made, mimetype="application/zip")
     answer.headers["Content-Disposition"] = f'attachment; filename="{file_name(name)}.feder.zip"'
     return answer

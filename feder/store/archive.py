@@ -1,4 +1,4 @@
-"""A vehicle with what hangs on it, as a ZIP: its file, the ticks of its job cards, its pictures."""
+"""A vehicle with what hangs on it, as a ZIP: its file, the ticks of its job cards, its pictures, its log."""
 
 import io
 import json
@@ -7,17 +7,18 @@ from datetime import datetime
 from typing import Any
 
 from feder.core.document.document import read_document
-from feder.core.numbers.errors import BadFile
+from feder.core.numbers.errors import BadFile, FederError
 from feder.store.garage import Garage, Stored
+from feder.store.log import Log, checked_rows
 from feder.store.photos import Photos, made_anew
 from feder.store.ticks import Ticks
 
-DOCUMENT, REST = "vehicle.feder.json", "card.json"
+DOCUMENT, REST, ENTRIES = "vehicle.feder.json", "card.json", "log.json"
 MOST_FILES, MOST_BYTES = 400, 200 * 1024 * 1024
 STATES = ("done", "off", "sound", "not sound", "open")
 
 
-def packed(garage: Garage, ticks: Ticks, photos: Photos, vehicle_id: str) -> bytes:
+def packed(garage: Garage, ticks: Ticks, photos: Photos, log: Log, vehicle_id: str) -> bytes:
     """The archive of a vehicle. Raises `NoVehicle`."""
     _, text = garage.text(vehicle_id)
     pictures = photos.of(vehicle_id)
@@ -37,12 +38,13 @@ def packed(garage: Garage, ticks: Ticks, photos: Photos, vehicle_id: str) -> byt
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as made:
         made.writestr(DOCUMENT, text)
         made.writestr(REST, json.dumps(rest, indent=1))
+        made.writestr(ENTRIES, json.dumps({"entries": log.every(vehicle_id)}))
         for picture in pictures:
             made.writestr(names[picture.id], photos.image(vehicle_id, picture.id))
     return out.getvalue()
 
 
-def unpacked(garage: Garage, ticks: Ticks, photos: Photos, data: bytes) -> Stored:
+def unpacked(garage: Garage, ticks: Ticks, photos: Photos, log: Log, data: bytes) -> Stored:
     """A new vehicle from an archive, refused whole at the first fault.
 
     Raises:
@@ -54,10 +56,11 @@ def unpacked(garage: Garage, ticks: Ticks, photos: Photos, data: bytes) -> Store
             files = read.infolist()
             if len(files) > MOST_FILES or sum(f.file_size for f in files) > MOST_BYTES:
                 raise _bad("holds more than a vehicle with its pictures can")
-            whole = {f.filename: read.read(f) for f in files if f.filename == DOCUMENT or f.filename == REST}
+            whole = {f.filename: read.read(f) for f in files if f.filename in (DOCUMENT, REST, ENTRIES)}
             if DOCUMENT not in whole:
                 raise _bad(f"has no {DOCUMENT} in it")
             rest = _rest(whole.get(REST, b"{}"))
+            entries = _entries(whole.get(ENTRIES, b"{}"))
             pictures = [(p["about"], read.read(p["file"])) for p in rest["pictures"]]
     except (zipfile.BadZipFile, NotImplementedError, RuntimeError, EOFError) as error:
         raise _bad("is no ZIP that can be read") from error
@@ -66,6 +69,7 @@ def unpacked(garage: Garage, ticks: Ticks, photos: Photos, data: bytes) -> Store
     for _, image in pictures:  # before anything is kept
         made_anew(image)
     stored = garage.add(read_document(whole[DOCUMENT]))
+    log.put_back(stored.id, entries)
     for tick in rest["ticks"]:
         ticks.said(
             stored.id, **{k: v for k, v in tick.items() if k != "at"}, at=datetime.fromisoformat(tick["at"])
@@ -91,6 +95,16 @@ def _rest(text: bytes) -> dict[str, list[dict[str, Any]]]:
     if any(t["state"] not in STATES for t in ticks):
         raise _bad(f"has a {REST} with a tick that is none")
     return {"ticks": ticks, "pictures": pictures}
+
+
+def _entries(text: bytes) -> list[dict[str, Any]]:
+    """The rows of the log as they were told."""
+    try:
+        rows: list[dict[str, Any]] = json.loads(text).get("entries", [])
+        checked_rows(rows)
+    except (ValueError, TypeError, KeyError, AttributeError, FederError) as error:
+        raise _bad(f"has a {ENTRIES} that cannot be read") from error
+    return rows
 
 
 def _bad(why: str) -> BadFile:

@@ -103,3 +103,29 @@ class PhotoRow(Base):
     at: Mapped[datetime]
     deleted: Mapped[datetime | None]
     __table_args__ = (Index("photo_of_vehicle", "vehicle_id", "about"),)
+
+
+class EntryRow(Base):
+    """One entry of a log: what was written, and the change of the setup since the entry before as a JSON Patch.
+
+    Every so many entries keep the whole setup too, so that any state is built again from a few patches.
+    """
+
+    __tablename__ = "entry"
+    row: Mapped[int] = mapped_column(primary_key=True)
+    vehicle_id: Mapped[str] = mapped_column(ForeignKey("vehicle.id", ondelete="CASCADE"))
+    setup: Mapped[str] = mapped_column(String(40))
+    entry: Mapped[str] = mapped_column(String(40))
+    number: Mapped[int]
+    written: Mapped[str] = mapped_column(Text)
+    patch: Mapped[str] = mapped_column(Text)
+    changes: Mapped[str] = mapped_column(Text)
+    """What was changed, in words, as JSON."""
+    whole: Mapped[str | None] = mapped_column(Text)
+    said: Mapped[datetime]
+    hidden: Mapped[bool] = mapped_column(default=False)
+    """Taken back after later entries were made: its words are gone, its change stays in the chain."""
+    __table_args__ = (
+        Index("entry_of_log", "vehicle_id", "setup", "number"),
+        Index("entry_by_name", "vehicle_id", "entry", unique=True),
+    )

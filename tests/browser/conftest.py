@@ -49,7 +49,7 @@ def served(tmp_path: Path):
         if shelf:
             rooms.shelf.add(demo_springs())
         if demo:
-            furnish(rooms.garage, rooms.shelf, rooms.dampers)
+            furnish(rooms.garage, rooms.shelf, rooms.dampers, rooms.log)
         server = create_server(app, listen=" ".join(f"{a}:{port}" for a in ("127.0.0.1", network) if a))
         loop = threading.Thread(target=run_until_closed, args=(server,), daemon=True)
         loop.start()

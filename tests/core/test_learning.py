@@ -142,7 +142,7 @@ def test_a_corner_that_is_held_high_is_named_with_all_that_holds_it_so(place):
     assert "collar miscounted" in here
     assert "a pad left out, or one too many" in here
     assert ("strut not home in its foot" in here) == place.startswith("front")
-    assert sum(here.values()) > 0.8
+    assert sum(here.values()) > 0.75
     assert sum(c.chance for c in told) <= 1 + 1e-9
 
 

@@ -12,6 +12,7 @@ from feder.core.benches.height.ask import ask_collar, ask_height
 from feder.core.benches.height.body import set_body, take_body
 from feder.core.benches.index.fit import coil_for_bar, fit_bar, kept_meant, set_for_load
 from feder.core.benches.sag.take import take_air, take_lever, take_sags, take_spring, tell_needs
+from feder.core.benches.settle.take import take_turns
 from feder.core.benches.springs.choose import Sides, choose_spring, keep_found, perch
 from feder.core.document.base import EndName, LengthM, Place, PressurePa, RateNpm, SignedLengthM
 from feder.core.document.changes import Change
@@ -227,6 +228,19 @@ class TellNeeds(Frozen):
         return tell_needs(document, self.end, rake, self.travel, self.stroke, self.rate, self.pressure)
 
 
+class TakeTurns(Frozen):
+    """Adjusters of the vehicle that stands turned to new settings; what was wanted stays wanted."""
+
+    act: Literal["take turns"]
+    to: dict[Place, Annotated[float, Field(ge=-5, le=1e8)]] = Field(min_length=1, max_length=4)
+    """Where each goes: collar or body in m, plate in rad, pressure in Pa."""
+    survey: int | None = Field(default=None, ge=0, le=1000)
+    """The round it was read in."""
+
+    def changes(self, document: Document, setup: str) -> Changes:
+        return take_turns(document, setup, self.to, self.survey)
+
+
 Act = Annotated[
     ChooseSpring
     | OnPerch
@@ -244,7 +258,8 @@ Act = Annotated[
     | TakeSagSpring
     | TakeAir
     | TakeLever
-    | TellNeeds,
+    | TellNeeds
+    | TakeTurns,
     Field(discriminator="act"),
 ]
 

@@ -4,7 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field, model_validator
 
-from feder.core.document.base import Model
+from feder.core.document.base import AngleRad, LengthM, Model, SignedLengthM
 from feder.core.numbers.quantities import Unit
 
 
@@ -26,3 +26,23 @@ class AlignmentAdjuster(Model):
         if self.least is not None and self.most is not None and self.least >= self.most:
             raise ValueError("least must be below most")
         return self
+
+
+class ToeRod(Model):
+    """What sets the toe of a wheel: a tie rod or link, the lever it turns the wheel by, and its thread.
+
+    A turnbuckle's lead is the sum of both pitches; the lever runs from the wheel's turning axis to the rod.
+    """
+
+    arm: LengthM
+    lead: Annotated[float, Unit("m"), Field(gt=0, le=0.02)]
+    behind: bool
+    """Whether the rod's joint lies behind the axis: longer then turns the wheel in."""
+
+
+class AtHeight(Model):
+    """Camber and toe of one wheel at a height; both as the read-out shows them."""
+
+    hub_to_arch: LengthM
+    camber: AngleRad | None = None
+    toe: SignedLengthM | None = None

@@ -64,6 +64,7 @@ How = Literal[
     "typed",
     "repeated",
     "imported",
+    "fit",
     "estimated",
 ]
 """How a number was got. "estimated" marks it, and every result that rests on it."""
@@ -79,6 +80,7 @@ HOW_WORDS = {
     "typed": "typed in",
     "repeated": "mean of repeated readings",
     "imported": "imported",
+    "fit": "by fit to heights read",
     "estimated": "estimated",
 }
 

@@ -50,6 +50,11 @@ def with_setup(document: Document, setup: str, change: Callable[[Setup], Setup])
     return document.but(setups=setups)
 
 
+def in_its_place(document: Document, setup: str, other: Setup) -> Document:
+    """The document with another state of a setup in its place."""
+    return with_setup(document, setup, lambda _: other.but(id=setup))
+
+
 def patched(document: Document, plain: dict[str, Any], patch: Sequence[Change]) -> tuple[Document, dict[str, Any]]:
     """A document and its plain data after a patch. Parts that it does not touch stay the very same objects.
 

@@ -83,7 +83,10 @@ class Document(Model):
         for name, end in (("front", self.vehicle.ends.front), ("rear", self.vehicle.ends.rear)):
             if (end.layout in CAR_LAYOUTS) != car:
                 raise ValueError(f"vehicle.ends.{name}.layout: a {self.vehicle.kind} has no {end.layout}")
-        strange = [r.place.value for s in self.surveys for r in s.readings if r.place not in self.places]
+        read = [r.place for s in self.surveys for r in s.readings] + [
+            w.place for s in self.surveys for w in s.wheels
+        ]
+        strange = [place.value for place in read if place not in self.places]
         if strange:
             raise ValueError(f"surveys: a {self.vehicle.kind} has no {strange[0].replace('_', ' ')}")
         return self
@@ -98,11 +101,16 @@ class Document(Model):
         """The survey that anchors the heights: the first, as found."""
         return self.surveys[0] if self.surveys else None
 
-    def survey_index(self, setup: str) -> int | None:
-        """Where the newest survey of a setup stands; as found, the one that anchors."""
+    def survey_index(self, setup: str, quantity: str | None = None) -> int | None:
+        """Where a setup's newest survey stands, or the newest with a quantity; as found, the one that anchors."""
         if setup == self.setups[0].id:
             return 0 if self.surveys else None
-        return next((i for i in reversed(range(len(self.surveys))) if self.surveys[i].setup == setup), None)
+        rounds = self.rounds_of(setup)
+        return next((i for i in reversed(rounds) if quantity is None or self.surveys[i].has(quantity)), None)
+
+    def rounds_of(self, setup: str) -> tuple[int, ...]:
+        """Where the surveys of a setup on the wheels stand, the first round first."""
+        return tuple(i for i, s in enumerate(self.surveys) if s.setup == setup)
 
 
 KINDS = ("coil", "torsion bar", "air")

@@ -4,7 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from feder.core.document.alignment import AlignmentAdjuster
+from feder.core.document.alignment import AlignmentAdjuster, AtHeight, ToeRod
 from feder.core.document.base import (
     DampingValue,
     ForceValue,
@@ -40,7 +40,7 @@ class RatioTyped(Tolerant):
     kind: Literal["ratio"] = "ratio"
     value: RatioValue
     convention: Literal["spring per wheel", "wheel per spring"] = "spring per wheel"
-    how: Literal["typed", "sweep", "levers", "maker", "estimated"] = "typed"
+    how: Literal["typed", "sweep", "levers", "maker", "fit", "estimated"] = "typed"
 
 
 class RatioFromLevers(Tolerant):
@@ -271,6 +271,9 @@ class End(Tolerant):
     spring_base: LengthM | None = None
     """Distance between the springs of a live axle."""
     adjusters: Annotated[tuple[AlignmentAdjuster, ...], Field(max_length=6)] = ()
+    toe_rod: ToeRod | None = None
+    over_height: Annotated[tuple[AtHeight, ...], Field(max_length=40)] = ()
+    """Camber and toe read at several heights."""
     hangs: Hangs = Hangs()
 
 
@@ -298,6 +301,8 @@ class Vehicle(Model):
     roof_height: LengthM | None = None
     sprung_cg_height: LengthValue | None = None
     """Height of the sprung mass's centre of gravity over the floor."""
+    steering_ratio: Annotated[float, Unit(""), Field(gt=1, le=60)] | None = None
+    """Turn of the steering wheel over turn of the road wheels."""
     plate: Plate = Plate()
     hard_parts: Annotated[tuple[HardPart, ...], Field(max_length=20)] = ()
     seat: SeatPoint | None = None

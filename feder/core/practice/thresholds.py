@@ -1,5 +1,7 @@
 """Thresholds: from where on a rule speaks. Each is a starting point of general practice, none a law."""
 
+from math import radians
+
 from feder.core.practice.value import usual
 
 # survey
@@ -46,6 +48,17 @@ PRELOAD_MOVED = usual(0.002, "m", "Change of a collar with the spring kept that 
 LEVEL_ENOUGH = usual(0.002, "m", "Difference left to right, and from the target, below which nothing is moved.")
 ALIGNMENT_MOVED = usual(0.005, "m", "Change of height after which alignment is due.")
 SCRUB_LOOK = usual(7.0, "m/km", "Sideways slip of one wheel that is asked about.")
+# alignment
+SCRUB_LIMIT = usual(
+    2.0, "m/km", "Scrub of each wheel of an axle, at half its total toe, from which it eats tyres."
+)
+CROSS_ANGLE = usual(radians(0.5), "rad", "Difference left less right of camber or caster from which it pulls.")
+THRUST_LOOK = usual(radians(0.1), "rad", "Thrust angle from which the rear toes are at fault.")
+WHEEL_LOOK = usual(radians(2.0), "rad", "Steering wheel off centre from which it is told.")
+CAMBER_OFF = usual(radians(0.5), "rad", "Camber off what is wanted from which it is told.")
+CASTER_OFF = usual(radians(0.5), "rad", "Caster off what is wanted from which it is told.")
+TOE_OFF = usual(0.0004, "m", "Toe of a wheel off what is wanted, at the rim, from which it is turned.")
+TREAD_UNEVEN = usual(0.001, "m", "Difference of tread across a tyre from which its wear is uneven.")
 # sags
 GAUGE_STEP = usual(500.0, "Pa", "Finest step of a pump's gauge: pressures are set, and called the same, to it.")
 RULE_STEP = usual(1e-4, "m", "Finest step of a collar by rule: collars are set, and called the same, to it.")

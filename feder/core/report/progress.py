@@ -15,6 +15,7 @@ STATIONS: tuple[Station, ...] = (
     "travel",
     "damping",
     "fit",
+    "settle",
     "sheet",
 )
 
@@ -30,10 +31,10 @@ def stations(case: Case, findings: list[Finding]) -> list[StationReport]:
         "travel": _travel(case),
         "damping": _damping(case),
         "fit": _fit(case),
+        "settle": _settle(case),
     }
-    waits["sheet"] = [
-        f"{s}: {w[0]}" for s, w in waits.items() if w and s not in ("brief", "travel", "damping", "fit")
-    ]
+    apart = ("brief", "travel", "damping", "fit", "settle")
+    waits["sheet"] = [f"{s}: {w[0]}" for s, w in waits.items() if w and s not in apart]
     begun = {
         "brief": case.document.brief != type(case.document.brief)(),
         "survey": bool(case.document.survey and case.document.survey.readings),
@@ -43,6 +44,7 @@ def stations(case: Case, findings: list[Finding]) -> list[StationReport]:
         "travel": any(end.end.bump_stop or end.end.travel for end in case.facts.ends.values()),
         "damping": any(_knobs(case.side(p)) for p in case.places),
         "fit": bool(case.document.fasteners) or _fitted(case),
+        "settle": any(case.document.rounds_of(case.setup.id)) and not case.is_found,
         "sheet": False,
     }
     flagged = {f.station for f in findings if f.grade in ("stop", "look")}
@@ -75,6 +77,20 @@ def _fit(case: Case) -> list[str]:
     survey = case.document.survey
     waits = [f"{row.part}, dealt with" for row in (() if survey is None else survey.damages) if row.dealt is None]
     return waits if _fitted(case) or case.is_found else [*waits, "the job card, worked through"]
+
+
+def _settle(case: Case) -> list[str]:
+    """What a setup on the wheels still has to be read for; one that is only a plan waits for nothing."""
+    if case.is_found or case.setup.stage == "plan":
+        return []
+    quantities = ("hub_to_arch", "floor_to_arch") if case.document.vehicle.kind == "car" else ("rider_lifted",)
+    rounds = [case.document.surveys[i] for i in case.document.rounds_of(case.setup.id)]
+    read = {r.place for s in rounds for r in s.readings if r.quantity in quantities}
+    missing = [p.words for p in case.places if p not in read]
+    words = "heights once it stands" if case.document.vehicle.kind == "car" else "sags once it stands"
+    if not missing:
+        return []
+    return [words if len(missing) == len(case.places) else f"{words}, {' and '.join(missing)}"]
 
 
 def _fitted(case: Case) -> bool:

@@ -37,7 +37,9 @@ def figure(value: float | None, unit: str) -> Figure | None:
 
 
 Grade = Literal["stop", "look", "note"]
-Station = Literal["brief", "survey", "geometry", "springs", "height", "travel", "damping", "fit", "sheet"]
+Station = Literal[
+    "brief", "survey", "geometry", "springs", "height", "travel", "damping", "fit", "settle", "sheet"
+]
 
 
 class Mend(Shape):

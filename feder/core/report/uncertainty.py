@@ -270,9 +270,13 @@ def taken_as(plain: dict[str, Any], number: Uncertain, by: float, standard: floa
         value = _put(plain, path, number, by)
         if value is None:
             continue
-        made.append((path, value))
         above, member = path.rsplit(".", 1)
-        holder = _at(plain, above)
+        holder, now = _at(plain, above), _at(plain, path)
+        if isinstance(now, dict) and now.get("kind") == "assumed":  # written out, it knows how it was got
+            value = value | {"how": "fit", "tolerances": {"value": standard}}
+        made.append((path, value))
+        if isinstance(holder, dict) and "how" in holder:
+            made.append((f"{above}.how", "fit"))
         if isinstance(holder, dict) and "tolerance" in holder and member == "value":
             made.append((f"{above}.tolerance", standard))
         elif isinstance(holder, dict) and isinstance(holder.get("tolerances"), dict) and member in holder:

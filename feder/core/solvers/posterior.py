@@ -61,7 +61,8 @@ def posterior(
         change, at, here = float(np.max(np.abs(new - at), initial=0.0)), new, np.array(reached)
         if change < CLOSE or turn == ROUNDS - 1:
             break
-        slopes = _slopes(predict, at, here, heard)
+        if turn == 0:  # later steps are short: the slopes of the first one serve
+            slopes = _slopes(predict, at, here, heard)
     gain = slopes.T @ np.linalg.inv(slopes @ slopes.T + cover)
     left = np.sqrt(np.clip(1 - np.einsum("ij,ji->i", gain, slopes), 0.0, 1.0))
     return Posterior(

@@ -310,23 +310,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/learn": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Heights as expected and as read, and what they teach of the numbers behind them. */
-        post: operations["plans_what_it_taught_learn_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/compare": {
         parameters: {
             query?: never;
@@ -813,7 +796,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The vehicle with the ticks of its job cards and its pictures, as a ZIP. */
+        /** The vehicle with the ticks of its job cards, its pictures and its log, as a ZIP. */
         get: operations["vehicles_export_archive__string_vehicle_id__archive_get"];
         put?: never;
         post?: never;
@@ -1170,6 +1153,229 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/setdown": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a round says of a vehicle that stands again, and what to turn. */
+        post: operations["settle_set_down_of_setdown_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the heights of the set-down vehicle teach about the numbers that foretold them. */
+        post: operations["settle_learn_from_heights_learn_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/weights": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the scales say, and the ways to the cross weight wanted. */
+        post: operations["settle_weights_of_weights_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/alignment": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a read-out says, whose fault it is, and what to turn. */
+        post: operations["settle_alignment_of_alignment_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/alignment/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The wheels of a read-out file, to be looked at before they are taken. */
+        post: operations["settle_read_out_alignment_file_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/vehicles/{vehicle_id}/log/{setup}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A page of entries, the newest by default. */
+        get: operations["log_log_page_vehicles__string_vehicle_id__log__string_setup__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/changed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What differs between a setup as it stands and as the last entry left it. */
+        post: operations["log_changed_since_log_changed_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/entry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Write an entry with what was changed since the last one. */
+        post: operations["log_write_entry_log_entry_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/vehicles/{vehicle_id}/entries/{entry}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Write the words of an entry anew; its id in the address counts. */
+        put: operations["log_amend_entry_vehicles__string_vehicle_id__entries__string_entry__put"];
+        post?: never;
+        /** Take an entry back. */
+        delete: operations["log_take_back_vehicles__string_vehicle_id__entries__string_entry__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/vehicles/{vehicle_id}/entries/{entry}/setup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The setup as an entry left it, built again from the changes. */
+        get: operations["log_setup_after_vehicles__string_vehicle_id__entries__string_entry__setup_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settling": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How each axle settles over the distance since fitting, and what is due again. */
+        post: operations["log_settling_settling_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settling/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What is due again as an iCalendar file, each on the day it will be at the pace so far. */
+        post: operations["log_calendar_settling_calendar_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/vehicles/{vehicle_id}/log/{setup}/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every entry as CSV. */
+        get: operations["log_log_csv_vehicles__string_vehicle_id__log__string_setup__csv_get"];
+        put?: never;
+        /** Older entries from a CSV, refused whole at the first fault; they change nothing of the setup. */
+        post: operations["log_log_from_vehicles__string_vehicle_id__log__string_setup__csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1487,7 +1693,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "fit" | "sheet";
+            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "fit" | "settle" | "sheet";
             /** Text */
             text: string;
             /**
@@ -1721,7 +1927,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "fit" | "sheet";
+            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "fit" | "settle" | "sheet";
             /**
              * State
              * @enum {string}
@@ -1856,7 +2062,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "fit" | "sheet";
+            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "fit" | "settle" | "sheet";
             /** Anchor */
             anchor: string;
             /**
@@ -2003,7 +2209,7 @@ export interface components {
              * @default typed
              * @enum {string}
              */
-            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "estimated";
+            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "fit" | "estimated";
             /**
              * Tolerance
              * @default null
@@ -2033,6 +2239,24 @@ export interface components {
              * @default null
              */
             link_length?: number | null;
+        };
+        /**
+         * AtHeight
+         * @description Camber and toe of one wheel at a height; both as the read-out shows them.
+         */
+        AtHeight: {
+            /** Hub To Arch */
+            hub_to_arch: number;
+            /**
+             * Camber
+             * @default null
+             */
+            camber?: number | null;
+            /**
+             * Toe
+             * @default null
+             */
+            toe?: number | null;
         };
         /**
          * Band
@@ -2253,6 +2477,21 @@ export interface components {
             points?: number[][] | null;
         };
         /**
+         * Check
+         * @description A reading that was taken to find out which of several causes it was.
+         */
+        Check: {
+            /**
+             * About
+             * @enum {string}
+             */
+            about: "hanging" | "collar" | "again" | "rolled" | "mass" | "mark";
+            /** @default null */
+            place?: components["schemas"]["Place"] | null;
+            /** Value */
+            value: number;
+        };
+        /**
          * Clicks
          * @description An adjuster's setting, always with the end it is counted from.
          */
@@ -2333,6 +2572,26 @@ export interface components {
              * @default null
              */
             posture?: ("seated" | "standing") | null;
+            /**
+             * Loaded
+             * @default false
+             */
+            loaded?: boolean;
+            /**
+             * Bars Unhooked
+             * @default false
+             */
+            bars_unhooked?: boolean;
+            /**
+             * Pads Level
+             * @default false
+             */
+            pads_level?: boolean;
+            /**
+             * Bars Hooked
+             * @default false
+             */
+            bars_hooked?: boolean;
         };
         /**
          * CurveRow
@@ -2544,7 +2803,7 @@ export interface components {
              * @default typed
              * @enum {string}
              */
-            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "estimated";
+            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "fit" | "estimated";
             /**
              * Tolerance
              * @default null
@@ -2737,6 +2996,13 @@ export interface components {
              * @default []
              */
             adjusters?: components["schemas"]["AlignmentAdjuster"][];
+            /** @default null */
+            toe_rod?: components["schemas"]["ToeRod"] | null;
+            /**
+             * Over Height
+             * @default []
+             */
+            over_height?: components["schemas"]["AtHeight"][];
             /**
              * @default {
              *       "brake_hose": null,
@@ -2858,6 +3124,8 @@ export interface components {
              *       "arm_lies": null,
              *       "spring_base": null,
              *       "adjusters": [],
+             *       "toe_rod": null,
+             *       "over_height": [],
              *       "hangs": {
              *         "bar_link": null,
              *         "brake_hose": null,
@@ -2912,6 +3180,8 @@ export interface components {
              *       "arm_lies": null,
              *       "spring_base": null,
              *       "adjusters": [],
+             *       "toe_rod": null,
+             *       "over_height": [],
              *       "hangs": {
              *         "bar_link": null,
              *         "brake_hose": null,
@@ -3015,7 +3285,7 @@ export interface components {
              * @default typed
              * @enum {string}
              */
-            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "estimated";
+            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "fit" | "estimated";
             /**
              * Tolerance
              * @default null
@@ -3246,7 +3516,7 @@ export interface components {
              * @default typed
              * @enum {string}
              */
-            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "estimated";
+            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "fit" | "estimated";
             /**
              * Tolerance
              * @default null
@@ -3365,7 +3635,7 @@ export interface components {
              * @default typed
              * @enum {string}
              */
-            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "estimated";
+            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "fit" | "estimated";
             /**
              * Tolerance
              * @default null
@@ -3499,7 +3769,7 @@ export interface components {
              * @default typed
              * @enum {string}
              */
-            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "estimated";
+            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "fit" | "estimated";
             /**
              * Tolerance
              * @default null
@@ -3596,7 +3866,7 @@ export interface components {
              * @default typed
              * @enum {string}
              */
-            how?: "typed" | "sweep" | "levers" | "maker" | "estimated";
+            how?: "typed" | "sweep" | "levers" | "maker" | "fit" | "estimated";
         };
         /**
          * Reading
@@ -3616,7 +3886,7 @@ export interface components {
              * @default tape
              * @enum {string}
              */
-            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "estimated";
+            how?: "scales" | "tape" | "level" | "sweep" | "levers" | "maker" | "wire" | "bench" | "typed" | "repeated" | "imported" | "fit" | "estimated";
             /**
              * Tolerance
              * @default null
@@ -4534,6 +4804,26 @@ export interface components {
              */
             date?: string | null;
             /**
+             * Time
+             * @default null
+             */
+            time?: string | null;
+            /**
+             * Odometer
+             * @default null
+             */
+            odometer?: number | null;
+            /**
+             * Entry
+             * @default null
+             */
+            entry?: string | null;
+            /**
+             * Load
+             * @default null
+             */
+            load?: string | null;
+            /**
              * @default {
              *       "level_floor": false,
              *       "pressures_set": false,
@@ -4542,7 +4832,11 @@ export interface components {
              *       "fuel": "",
              *       "reference": "",
              *       "rider": null,
-             *       "posture": null
+             *       "posture": null,
+             *       "loaded": false,
+             *       "bars_unhooked": false,
+             *       "pads_level": false,
+             *       "bars_hooked": false
              *     }
              */
             conditions?: components["schemas"]["Conditions"];
@@ -4551,6 +4845,22 @@ export interface components {
              * @default []
              */
             readings?: components["schemas"]["Reading"][];
+            /**
+             * Wheels
+             * @default []
+             */
+            wheels?: components["schemas"]["WheelRound"][];
+            /**
+             * Against
+             * @default centre line
+             * @enum {string}
+             */
+            against?: "centre line" | "thrust line";
+            /**
+             * Checks
+             * @default []
+             */
+            checks?: components["schemas"]["Check"][];
             /**
              * Bounces
              * @default []
@@ -4638,6 +4948,20 @@ export interface components {
              * @default null
              */
             lean?: number | null;
+        };
+        /**
+         * ToeRod
+         * @description What sets the toe of a wheel: a tie rod or link, the lever it turns the wheel by, and its thread.
+         *
+         *     A turnbuckle's lead is the sum of both pitches; the lever runs from the wheel's turning axis to the rod.
+         */
+        ToeRod: {
+            /** Arm */
+            arm: number;
+            /** Lead */
+            lead: number;
+            /** Behind */
+            behind: boolean;
         };
         /**
          * TorsionArm
@@ -4809,6 +5133,11 @@ export interface components {
             /** @default null */
             sprung_cg_height?: components["schemas"]["LengthValue"] | null;
             /**
+             * Steering Ratio
+             * @default null
+             */
+            steering_ratio?: number | null;
+            /**
              * @default {
              *       "gross": null,
              *       "front_axle": null,
@@ -4858,12 +5187,14 @@ export interface components {
              *           "tolerances": {}
              *         },
              *         "lower_arm": null,
+             *         "over_height": [],
              *         "roll_centre": null,
              *         "spring": {
              *           "ratio": null
              *         },
              *         "spring_base": null,
              *         "swingarm": null,
+             *         "toe_rod": null,
              *         "tolerances": {},
              *         "track": null,
              *         "travel": null,
@@ -4909,12 +5240,14 @@ export interface components {
              *           "tolerances": {}
              *         },
              *         "lower_arm": null,
+             *         "over_height": [],
              *         "roll_centre": null,
              *         "spring": {
              *           "ratio": null
              *         },
              *         "spring_base": null,
              *         "swingarm": null,
+             *         "toe_rod": null,
              *         "tolerances": {},
              *         "track": null,
              *         "travel": null,
@@ -4930,6 +5263,65 @@ export interface components {
              *     }
              */
             ends?: components["schemas"]["Ends"];
+        };
+        /**
+         * WheelRound
+         * @description One wheel in one round: its alignment as the read-out shows it, tread left, pressures, plate of a bar.
+         *
+         *     Toe is of this wheel alone, toe-in positive: in m at the rim, or as an angle, as it was read.
+         */
+        WheelRound: {
+            place: components["schemas"]["Place"];
+            /**
+             * Toe
+             * @default null
+             */
+            toe?: number | null;
+            /**
+             * Toe Angle
+             * @default null
+             */
+            toe_angle?: number | null;
+            /**
+             * Camber
+             * @default null
+             */
+            camber?: number | null;
+            /**
+             * Caster
+             * @default null
+             */
+            caster?: number | null;
+            /**
+             * Tread Inner
+             * @default null
+             */
+            tread_inner?: number | null;
+            /**
+             * Tread Middle
+             * @default null
+             */
+            tread_middle?: number | null;
+            /**
+             * Tread Outer
+             * @default null
+             */
+            tread_outer?: number | null;
+            /**
+             * Pressure Cold
+             * @default null
+             */
+            pressure_cold?: number | null;
+            /**
+             * Pressure Hot
+             * @default null
+             */
+            pressure_hot?: number | null;
+            /**
+             * Plate
+             * @default null
+             */
+            plate?: number | null;
         };
         /** StateAnswer */
         StateAnswer: {
@@ -5314,7 +5706,7 @@ export interface components {
             /** Setup */
             setup: string;
             /** Act */
-            act: components["schemas"]["ChooseSpring"] | components["schemas"]["OnPerch"] | components["schemas"]["KeepFound"] | components["schemas"]["TakeBody"] | components["schemas"]["SetBody"] | components["schemas"]["CarryEnd"] | components["schemas"]["TurnClicks"] | components["schemas"]["FitBar"] | components["schemas"]["CoilForBar"] | components["schemas"]["SetForLoad"] | components["schemas"]["AskHeight"] | components["schemas"]["AskCollar"] | components["schemas"]["TakeSags"] | components["schemas"]["TakeSagSpring"] | components["schemas"]["TakeAir"] | components["schemas"]["TakeLever"] | components["schemas"]["TellNeeds"];
+            act: components["schemas"]["ChooseSpring"] | components["schemas"]["OnPerch"] | components["schemas"]["KeepFound"] | components["schemas"]["TakeBody"] | components["schemas"]["SetBody"] | components["schemas"]["CarryEnd"] | components["schemas"]["TurnClicks"] | components["schemas"]["FitBar"] | components["schemas"]["CoilForBar"] | components["schemas"]["SetForLoad"] | components["schemas"]["AskHeight"] | components["schemas"]["AskCollar"] | components["schemas"]["TakeSags"] | components["schemas"]["TakeSagSpring"] | components["schemas"]["TakeAir"] | components["schemas"]["TakeLever"] | components["schemas"]["TellNeeds"] | components["schemas"]["TakeTurns"];
             /** @default null */
             look?: components["schemas"]["Look"] | null;
         };
@@ -5629,6 +6021,26 @@ export interface components {
              * @default null
              */
             load_state?: string | null;
+        };
+        /**
+         * TakeTurns
+         * @description Adjusters of the vehicle that stands turned to new settings; what was wanted stays wanted.
+         */
+        TakeTurns: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            act: "take turns";
+            /** To */
+            to: {
+                [key: string]: number;
+            };
+            /**
+             * Survey
+             * @default null
+             */
+            survey?: number | null;
         };
         /**
          * TellNeeds
@@ -6447,78 +6859,6 @@ export interface components {
             turns: number | null;
             /** Within */
             within: boolean;
-        };
-        /** LearnAnswer */
-        LearnAnswer: {
-            learned: components["schemas"]["Learned"] | null;
-        };
-        /**
-         * Expected
-         * @description One corner: hub to arch as expected, between which it could well lie, as read, and as foretold now.
-         */
-        Expected: {
-            place: components["schemas"]["Place"];
-            /** Expected */
-            expected: number;
-            /** Low */
-            low: number;
-            /** High */
-            high: number;
-            /** Read */
-            read: number;
-            /** Then */
-            then: number;
-        };
-        /**
-         * Learned
-         * @description What the readings say of the prediction, corner by corner, and what they teach.
-         */
-        Learned: {
-            /** Rows */
-            rows: components["schemas"]["Expected"][];
-            /** Ordinary */
-            ordinary: boolean;
-            /** Chance */
-            chance: number;
-            /** Taught */
-            taught: components["schemas"]["Taught"][];
-            /** Causes */
-            causes: components["schemas"]["Mishap"][];
-        };
-        /**
-         * Mishap
-         * @description One explanation: in words, how likely against the others, and the reading that decides.
-         */
-        Mishap: {
-            /** Words */
-            words: string;
-            /** Place */
-            place: string;
-            amount: components["schemas"]["Figure"] | null;
-            /** Chance */
-            chance: number;
-            /** Decides */
-            decides: string;
-        };
-        /**
-         * Taught
-         * @description One number that the heights speak of: what was believed of it, what is more likely, and how sure that is.
-         */
-        Taught: {
-            /** Label */
-            label: string;
-            /** Unit */
-            unit: string;
-            /** Before */
-            before: number;
-            /** Sure Before */
-            sure_before: number;
-            /** After */
-            after: number;
-            /** Sure After */
-            sure_after: number;
-            /** Patch */
-            patch?: components["schemas"]["Change"][];
         };
         /** CompareAnswer */
         CompareAnswer: {
@@ -7893,6 +8233,1260 @@ export interface components {
              */
             at: string;
         };
+        /** SetDownAnswer */
+        SetDownAnswer: {
+            set_down: components["schemas"]["SetDown"];
+            /** As It Stood */
+            as_it_stood: boolean;
+        };
+        /**
+         * Round
+         * @description One round of readings with a setup on the wheels.
+         */
+        Round: {
+            /** Id */
+            id: string;
+            /** Index */
+            index: number;
+            /** Number */
+            number: number;
+            /** Date */
+            date: string | null;
+            /** Odometer */
+            odometer: number | null;
+            /** Heights */
+            heights: number;
+            /** Weights */
+            weights: number;
+            /** Aligned */
+            aligned: number;
+        };
+        /**
+         * SetDown
+         * @description What a round of readings says of a vehicle that stands again.
+         */
+        SetDown: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "hub_to_arch" | "floor_to_arch" | "rider_sag";
+            /** Round */
+            round: number | null;
+            /** Rounds */
+            rounds: components["schemas"]["Round"][];
+            /** Rows */
+            rows: components["schemas"]["SetDownRow"][];
+            conditions: components["schemas"]["Conditions"];
+            /** Level */
+            level: boolean;
+            /**
+             * Worst Then
+             * @default null
+             */
+            worst_then?: number | null;
+            /** Missing */
+            missing?: components["schemas"]["Place"][];
+        };
+        /**
+         * SetDownRow
+         * @description One corner: read, wanted, how far off, and what to turn there.
+         */
+        SetDownRow: {
+            place: components["schemas"]["Place"];
+            /** Read */
+            read: number | null;
+            /** Readings */
+            readings: number;
+            /** Wanted */
+            wanted: number | null;
+            /** Off */
+            off: number | null;
+            /** Low */
+            low: boolean;
+            /** Within */
+            within: boolean;
+            /** @default null */
+            turn?: components["schemas"]["Turn"] | null;
+            /**
+             * Words
+             * @default
+             */
+            words?: string;
+            /**
+             * Whole
+             * @default true
+             */
+            whole?: boolean;
+        };
+        /**
+         * Turn
+         * @description One corner: where its adjuster stands and where it goes, and where the corner stands then.
+         */
+        Turn: {
+            place: components["schemas"]["Place"];
+            /** Kind */
+            kind: string;
+            /** Unit */
+            unit: string;
+            /** Now */
+            now: number;
+            /** Then */
+            then: number;
+            /** Move */
+            move: number;
+            /** Turns */
+            turns: number | null;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+            /** Assumed */
+            assumed: boolean;
+            /** Held */
+            held: boolean;
+            /** Small */
+            small: boolean;
+            /** Stands Then */
+            stands_then: number | null;
+            /**
+             * Bounded
+             * @default false
+             */
+            bounded?: boolean;
+        };
+        /** SetDownQuestion */
+        SetDownQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            /**
+             * Survey
+             * @description Where it stands among the surveys.
+             * @default null
+             */
+            survey?: number | null;
+            /**
+             * Held
+             * @description Corners that may not be turned.
+             * @default []
+             */
+            held?: components["schemas"]["Place"][];
+            /**
+             * Vehicle Id
+             * @description Whose log says how the setup stood in earlier rounds.
+             * @default
+             */
+            vehicle_id?: string;
+            /**
+             * Basis
+             * @default null
+             */
+            basis?: ("hub_to_arch" | "floor_to_arch" | "rider_sag") | null;
+        };
+        /** LearnAnswer */
+        LearnAnswer: {
+            learned: components["schemas"]["Learned"] | null;
+        };
+        /**
+         * Decider
+         * @description The reading that parts a cause from the others: what it will be if it was this one, and if it was not.
+         */
+        Decider: {
+            /**
+             * About
+             * @enum {string}
+             */
+            about: "hanging" | "collar" | "again" | "rolled" | "mass" | "mark";
+            place: components["schemas"]["Place"] | null;
+            /** Words */
+            words: string;
+            /** Unit */
+            unit: string;
+            /** If So */
+            if_so: number;
+            /** If Not */
+            if_not: number | null;
+            /**
+             * Read
+             * @default null
+             */
+            read?: number | null;
+        };
+        /**
+         * Expected
+         * @description One corner: as expected, between which it could well lie, as read, and as foretold now.
+         */
+        Expected: {
+            place: components["schemas"]["Place"];
+            /** Expected */
+            expected: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Read */
+            read: number;
+            /** Then */
+            then: number;
+            /** Strange */
+            strange: boolean;
+            /** Chance */
+            chance: number;
+        };
+        /**
+         * Learned
+         * @description What the readings say of the prediction, corner by corner, and what they teach.
+         */
+        Learned: {
+            /** Rows */
+            rows: components["schemas"]["Expected"][];
+            /** Ordinary */
+            ordinary: boolean;
+            /** Chance */
+            chance: number;
+            /** Taught */
+            taught: components["schemas"]["Taught"][];
+            /** Causes */
+            causes: components["schemas"]["Mishap"][];
+            /**
+             * After Earlier
+             * @default false
+             */
+            after_earlier?: boolean;
+            /** Set Aside */
+            set_aside?: components["schemas"]["Place"][];
+            /** @default null */
+            nearest?: components["schemas"]["Taught"] | null;
+            /**
+             * Nothing
+             * @default 1
+             */
+            nothing?: number;
+        };
+        /**
+         * Mishap
+         * @description One explanation: in words, how likely against the others, its pattern, and the reading that decides.
+         */
+        Mishap: {
+            /** Words */
+            words: string;
+            /** Place */
+            place: string;
+            amount: components["schemas"]["Figure"] | null;
+            /** Chance */
+            chance: number;
+            /** Decides */
+            decides: string;
+            /** Pattern */
+            pattern: {
+                [key: string]: number;
+            };
+            /** Leaves */
+            leaves: number;
+            /** @default null */
+            decider?: components["schemas"]["Decider"] | null;
+        };
+        /**
+         * Taught
+         * @description One number that the heights speak of: what was believed of it, what is more likely, and how sure that is.
+         */
+        Taught: {
+            /** Label */
+            label: string;
+            /** Unit */
+            unit: string;
+            /** Before */
+            before: number;
+            /** Sure Before */
+            sure_before: number;
+            /** After */
+            after: number;
+            /** Sure After */
+            sure_after: number;
+            /**
+             * Moves
+             * @default true
+             */
+            moves?: boolean;
+            /** Patch */
+            patch?: components["schemas"]["Change"][];
+        };
+        /**
+         * RoundQuestion
+         * @description One round of readings with a setup on the wheels; none: its newest.
+         */
+        RoundQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            /**
+             * Survey
+             * @description Where it stands among the surveys.
+             * @default null
+             */
+            survey?: number | null;
+            /**
+             * Held
+             * @description Corners that may not be turned.
+             * @default []
+             */
+            held?: components["schemas"]["Place"][];
+            /**
+             * Vehicle Id
+             * @description Whose log says how the setup stood in earlier rounds.
+             * @default
+             */
+            vehicle_id?: string;
+        };
+        /** WeightsAnswer */
+        WeightsAnswer: {
+            weights: components["schemas"]["CornerWeights"];
+            /** As It Stood */
+            as_it_stood: boolean;
+        };
+        /**
+         * CornerWeights
+         * @description Corner weights of a setup in one round.
+         */
+        CornerWeights: {
+            /** Round */
+            round: number | null;
+            /** Rounds */
+            rounds: components["schemas"]["Round"][];
+            /** Before */
+            before: components["schemas"]["WeighedRound"][];
+            conditions: components["schemas"]["Conditions"];
+            /** Rows */
+            rows: components["schemas"]["PadRow"][];
+            share: components["schemas"]["WeightShare"] | null;
+            /** Target */
+            target: number;
+            /** Band */
+            band: number;
+            /** There */
+            there: boolean;
+            /** Ways */
+            ways?: components["schemas"]["Way"][];
+            /**
+             * Least
+             * @default null
+             */
+            least?: number | null;
+            /**
+             * Most
+             * @default null
+             */
+            most?: number | null;
+            /**
+             * Waits
+             * @default
+             */
+            waits?: string;
+            /**
+             * Expected
+             * @default null
+             */
+            expected?: number | null;
+            /** @default null */
+            by_model?: components["schemas"]["WeightShare"] | null;
+        };
+        /**
+         * PadRow
+         * @description One corner on the scales: what the pad showed, its adjuster, and how it stands.
+         */
+        PadRow: {
+            place: components["schemas"]["Place"];
+            /** Mass */
+            mass: number | null;
+            /** Readings */
+            readings: number;
+            /** Knob */
+            knob: string | null;
+            /** Unit */
+            unit: string;
+            /** Now */
+            now: number | null;
+            /** Lead */
+            lead: number | null;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+            /** Held */
+            held: boolean;
+            /** Height */
+            height: number | null;
+            /** Height Read */
+            height_read: boolean;
+            /** Wanted */
+            wanted: number | null;
+        };
+        /**
+         * Way
+         * @description One way to the target: which corners turn, how much in all, and the first thing against it.
+         */
+        Way: {
+            /** Words */
+            words: string;
+            /** Corners */
+            corners: components["schemas"]["Place"][];
+            /** Moves */
+            moves: components["schemas"]["WayMove"][];
+            /** Turns */
+            turns: number | null;
+            /** Travel */
+            travel: number;
+            /** Worst Height */
+            worst_height: number | null;
+            /** Cross Then */
+            cross_then: number;
+            /**
+             * Grade
+             * @default
+             * @enum {string}
+             */
+            grade?: "" | "note" | "look" | "stop";
+            /**
+             * Against
+             * @default
+             */
+            against?: string;
+            /** @default null */
+            against_place?: components["schemas"]["Place"] | null;
+            /**
+             * Against Value
+             * @default null
+             */
+            against_value?: number | null;
+        };
+        /**
+         * WayMove
+         * @description One corner in one way to the target.
+         */
+        WayMove: {
+            place: components["schemas"]["Place"];
+            /** Move */
+            move: number;
+            /** Turns */
+            turns: number | null;
+            /** Mass Then */
+            mass_then: number;
+            /** Height Then */
+            height_then: number | null;
+            /** Height Off */
+            height_off: number | null;
+        };
+        /**
+         * WeighedRound
+         * @description An earlier position of the beam.
+         */
+        WeighedRound: {
+            /** Number */
+            number: number;
+            /** Cross */
+            cross: number;
+            /** Total */
+            total: number;
+        };
+        /**
+         * WeightShare
+         * @description How the weight is shared.
+         */
+        WeightShare: {
+            /** Total */
+            total: number;
+            /** Cross */
+            cross: number;
+            /** Left */
+            left: number;
+            /** Front */
+            front: number;
+            /** Cross Sure */
+            cross_sure: number;
+        };
+        /** WeightsQuestion */
+        WeightsQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            /**
+             * Survey
+             * @description Where it stands among the surveys.
+             * @default null
+             */
+            survey?: number | null;
+            /**
+             * Held
+             * @description Corners that may not be turned.
+             * @default []
+             */
+            held?: components["schemas"]["Place"][];
+            /**
+             * Vehicle Id
+             * @description Whose log says how the setup stood in earlier rounds.
+             * @default
+             */
+            vehicle_id?: string;
+            /**
+             * Target
+             * @default 0.5
+             */
+            target?: number;
+        };
+        /** AlignmentAnswer */
+        AlignmentAnswer: {
+            alignment: components["schemas"]["AlignmentBench"];
+        };
+        /**
+         * AlignedEnd
+         * @description One axle: what it does running straight.
+         */
+        AlignedEnd: {
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /**
+             * Total
+             * @default null
+             */
+            total?: number | null;
+            /**
+             * Total Wanted
+             * @default null
+             */
+            total_wanted?: number | null;
+            /**
+             * Scrub
+             * @default null
+             */
+            scrub?: number | null;
+            /**
+             * Scrub Wanted
+             * @default null
+             */
+            scrub_wanted?: number | null;
+            /**
+             * Cross Camber
+             * @default null
+             */
+            cross_camber?: number | null;
+            /**
+             * Cross Caster
+             * @default null
+             */
+            cross_caster?: number | null;
+            /**
+             * Eats
+             * @default false
+             */
+            eats?: boolean;
+            /**
+             * Wanted Eats
+             * @default false
+             */
+            wanted_eats?: boolean;
+        };
+        /**
+         * AlignedWheel
+         * @description One wheel: before, now and wanted, and what of it is off. `rim` leads its toe angles to mm at the rim.
+         */
+        AlignedWheel: {
+            place: components["schemas"]["Place"];
+            before: components["schemas"]["Angles"];
+            now: components["schemas"]["Angles"];
+            wanted: components["schemas"]["Angles"];
+            /** Rim */
+            rim: number | null;
+            /** Rim Assumed */
+            rim_assumed: boolean;
+            /**
+             * Toe Off
+             * @default false
+             */
+            toe_off?: boolean;
+            /**
+             * Camber Off
+             * @default false
+             */
+            camber_off?: boolean;
+            /**
+             * Caster Off
+             * @default false
+             */
+            caster_off?: boolean;
+            /**
+             * Scrub
+             * @default null
+             */
+            scrub?: number | null;
+        };
+        /**
+         * AlignmentBench
+         * @description The alignment of a setup in one round.
+         */
+        AlignmentBench: {
+            /** Round */
+            round: number | null;
+            /** Rounds */
+            rounds: components["schemas"]["Round"][];
+            /** Date */
+            date: string | null;
+            /** Before Date */
+            before_date: string | null;
+            /** Before Words */
+            before_words: string;
+            /** Against */
+            against: string;
+            /** Wheels */
+            wheels: components["schemas"]["AlignedWheel"][];
+            /** Ends */
+            ends: components["schemas"]["AlignedEnd"][];
+            /** Thrust */
+            thrust: number | null;
+            /** Thrust Wanted */
+            thrust_wanted: number | null;
+            /** Steering */
+            steering: number | null;
+            /** Steering Wheel */
+            steering_wheel: number | null;
+            /** Steering Then */
+            steering_then: number | null;
+            /**
+             * Pull
+             * @enum {string}
+             */
+            pull: "left" | "right" | "no" | "";
+            /** Pull By */
+            pull_by: string;
+            /** Words */
+            words: components["schemas"]["AlignmentWord"][];
+            /** Steps */
+            steps: components["schemas"]["AlignmentStep"][];
+            /** Over */
+            over: components["schemas"]["OverHeight"][];
+            /** Worn */
+            worn: components["schemas"]["WornTyre"][];
+        };
+        /**
+         * AlignmentMove
+         * @description One wheel in a step: the change of the angle, and turns, marks or washers where they are known.
+         */
+        AlignmentMove: {
+            place: components["schemas"]["Place"];
+            /** Change */
+            change: number;
+            /** Turns */
+            turns: number | null;
+            /** How */
+            how: string;
+            /**
+             * Left
+             * @default null
+             */
+            left?: number | null;
+            /**
+             * Waits
+             * @default
+             */
+            waits?: string;
+        };
+        /**
+         * AlignmentStep
+         * @description One step of the order of work: done, to do, or not to be had.
+         */
+        AlignmentStep: {
+            /**
+             * Sets
+             * @enum {string}
+             */
+            sets: "heights" | "weights" | "caster" | "camber" | "toe" | "wheel";
+            /** End */
+            end: ("front" | "rear") | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "done" | "to do" | "unknown" | "not adjustable";
+            /** Says */
+            says: string;
+            /** Moves */
+            moves: components["schemas"]["AlignmentMove"][];
+        };
+        /**
+         * AlignmentWord
+         * @description One thing said of a read-out: whose fault, the number, and what it does. `text` has places for `numbers`.
+         */
+        AlignmentWord: {
+            /** Rule */
+            rule: string;
+            /**
+             * Grade
+             * @enum {string}
+             */
+            grade: "stop" | "look" | "note";
+            /** Place */
+            place: string;
+            /** Text */
+            text: string;
+            /** Reason */
+            reason: string;
+            /** Mend */
+            mend: string;
+            /** Numbers */
+            numbers?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+        };
+        /**
+         * Angles
+         * @description Toe of one wheel as an angle, camber and caster; nothing where one was not read.
+         */
+        Angles: {
+            /**
+             * Toe
+             * @default null
+             */
+            toe?: number | null;
+            /**
+             * Camber
+             * @default null
+             */
+            camber?: number | null;
+            /**
+             * Caster
+             * @default null
+             */
+            caster?: number | null;
+        };
+        /**
+         * HeightPoint
+         * @description One measured pair: hub to arch, camber in rad, toe of one wheel in m at the rim.
+         */
+        HeightPoint: {
+            /** Height */
+            height: number;
+            /** Camber */
+            camber: number | null;
+            /** Toe */
+            toe: number | null;
+        };
+        /**
+         * OverHeight
+         * @description What an end's camber and toe do over its height. Slopes are for 10 mm of lowering.
+         */
+        OverHeight: {
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /** Points */
+            points: components["schemas"]["HeightPoint"][];
+            /** Found */
+            found: number | null;
+            /** Plan */
+            plan: number | null;
+            /**
+             * Camber Found
+             * @default null
+             */
+            camber_found?: number | null;
+            /**
+             * Camber Plan
+             * @default null
+             */
+            camber_plan?: number | null;
+            /**
+             * Toe Found
+             * @default null
+             */
+            toe_found?: number | null;
+            /**
+             * Toe Plan
+             * @default null
+             */
+            toe_plan?: number | null;
+            /**
+             * Camber Slope
+             * @default null
+             */
+            camber_slope?: number | null;
+            /**
+             * Toe Slope
+             * @default null
+             */
+            toe_slope?: number | null;
+            /**
+             * Camber Change
+             * @default null
+             */
+            camber_change?: number | null;
+            /**
+             * Toe Change
+             * @default null
+             */
+            toe_change?: number | null;
+            /**
+             * Bump Steer
+             * @default null
+             */
+            bump_steer?: number | null;
+            /**
+             * Beyond
+             * @default false
+             */
+            beyond?: boolean;
+        };
+        /**
+         * WornTyre
+         * @description One tyre: its last treads, inner to outer, and what they say.
+         */
+        WornTyre: {
+            place: components["schemas"]["Place"];
+            /** Date */
+            date: string | null;
+            /** Inner */
+            inner: number | null;
+            /** Middle */
+            middle: number | null;
+            /** Outer */
+            outer: number | null;
+            /**
+             * Grade
+             * @default
+             * @enum {string}
+             */
+            grade?: "look" | "note" | "";
+            /**
+             * Cause
+             * @default
+             * @enum {string}
+             */
+            cause?: "toe" | "camber" | "pressure low" | "pressure high" | "cornering" | "";
+            /**
+             * Words
+             * @default
+             */
+            words?: string;
+            /**
+             * Reason
+             * @default
+             */
+            reason?: string;
+            /**
+             * Mend
+             * @default
+             */
+            mend?: string;
+            /**
+             * Less
+             * @default 0
+             */
+            less?: number;
+        };
+        /** ReadOutAnswer */
+        ReadOutAnswer: {
+            /** Wheels */
+            wheels: components["schemas"]["WheelRound"][];
+        };
+        /**
+         * ReadOutText
+         * @description A read-out as a CSV text.
+         */
+        ReadOutText: {
+            /** Text */
+            text: string;
+        };
+        /** LogAnswer */
+        LogAnswer: {
+            /** Entries */
+            entries: components["schemas"]["Logged"][];
+            /** Count */
+            count: number;
+            /** Words */
+            words: string[];
+        };
+        /**
+         * ChangedRow
+         * @description One thing changed: at an end, left and right beside each other, or of the whole vehicle.
+         */
+        ChangedRow: {
+            /** Words */
+            words: string;
+            /**
+             * Group
+             * @enum {string}
+             */
+            group: "parts" | "heights" | "collars" | "clicks" | "tyres" | "alignment";
+            /**
+             * Unit
+             * @default
+             */
+            unit?: string;
+            /**
+             * Fine
+             * @default false
+             */
+            fine?: boolean;
+            /** Before */
+            before?: (number | null)[];
+            /** After */
+            after?: (number | null)[];
+            /**
+             * Before Text
+             * @default
+             */
+            before_text?: string;
+            /**
+             * After Text
+             * @default
+             */
+            after_text?: string;
+            /**
+             * Lead
+             * @default null
+             */
+            lead?: number | null;
+        };
+        /**
+         * Effect
+         * @description What a change was to do to an end: mean hub to arch of its wheels, or its rider sag, m.
+         */
+        Effect: {
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /** Height */
+            height: number;
+        };
+        /**
+         * Entry
+         * @description What a hand writes into the log. What was changed is found by itself, from the setup as it stands.
+         */
+        Entry: {
+            /** Id */
+            id: string;
+            /** At */
+            at: string;
+            /**
+             * Odometer
+             * @default null
+             */
+            odometer?: number | null;
+            /**
+             * Why
+             * @default
+             */
+            why?: string;
+            /**
+             * Felt
+             * @default null
+             */
+            felt?: ("much worse" | "worse" | "no difference" | "better" | "much better") | null;
+            /**
+             * Words
+             * @default []
+             */
+            words?: string[];
+            /**
+             * Surface
+             * @default null
+             */
+            surface?: ("dry" | "damp" | "wet" | "snow" | "gravel" | "mud") | null;
+            /**
+             * Weather
+             * @default
+             */
+            weather?: string;
+            /**
+             * Air
+             * @default null
+             */
+            air?: number | null;
+            /**
+             * Pressures
+             * @default []
+             */
+            pressures?: components["schemas"]["WheelPressure"][];
+            /**
+             * Time
+             * @default null
+             */
+            time?: number | null;
+            /**
+             * Where
+             * @default
+             */
+            where?: string;
+        };
+        /**
+         * Logged
+         * @description An entry as it stands in the log.
+         */
+        Logged: {
+            /** Number */
+            number: number;
+            entry: components["schemas"]["Entry"];
+            /** Changes */
+            changes: components["schemas"]["ChangedRow"][];
+            /** Expected */
+            expected: components["schemas"]["Effect"][];
+        };
+        /**
+         * WheelPressure
+         * @description Tyre pressures of one wheel, gauge.
+         */
+        WheelPressure: {
+            place: components["schemas"]["Place"];
+            /**
+             * Cold
+             * @default null
+             */
+            cold?: number | null;
+            /**
+             * Hot
+             * @default null
+             */
+            hot?: number | null;
+        };
+        /**
+         * ChangedAnswer
+         * @description What was changed since the last entry, and what it was to do.
+         */
+        ChangedAnswer: {
+            /** Rows */
+            rows: components["schemas"]["ChangedRow"][];
+            /** Expected */
+            expected: components["schemas"]["Effect"][];
+            /** First */
+            first: boolean;
+        };
+        /** LogQuestion */
+        LogQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            /** Vehicle Id */
+            vehicle_id: string;
+        };
+        /**
+         * EntryQuestion
+         * @description An entry, with the document as it stands: what was changed is found from it.
+         */
+        EntryQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            /** Vehicle Id */
+            vehicle_id: string;
+            entry: components["schemas"]["Entry"];
+            /**
+             * Unchanged
+             * @description An older entry typed in later: nothing was changed by it.
+             * @default false
+             */
+            unchanged?: boolean;
+        };
+        /** AmendBody */
+        AmendBody: {
+            entry: components["schemas"]["Entry"];
+        };
+        /** StateAfter */
+        StateAfter: {
+            setup: components["schemas"]["Setup"];
+        };
+        /** SettlingAnswer */
+        SettlingAnswer: {
+            settling: components["schemas"]["Settling"];
+            /** Due */
+            due: components["schemas"]["Due"][];
+        };
+        /**
+         * Due
+         * @description One re-check: distance since fitting, the day it will be at this pace, and whether it was done.
+         */
+        Due: {
+            /** Id */
+            id: string;
+            /** Words */
+            words: string;
+            /** Distance */
+            distance: number;
+            /** Day */
+            day: string | null;
+            /** Done */
+            done: boolean;
+        };
+        /**
+         * SettlePiece
+         * @description A stretch of road with the same settings: the fitted height along it, as it stood then.
+         */
+        SettlePiece: {
+            /** Start */
+            start: number;
+            /** Heights */
+            heights: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * SettlePoint
+         * @description One reading of an axle: distance since fitting, mean height as read, and led to today's settings.
+         */
+        SettlePoint: {
+            /** Survey */
+            survey: number;
+            /** Distance */
+            distance: number;
+            /** Read */
+            read: number;
+            /** Reduced */
+            reduced: number;
+            /** Date */
+            date: string | null;
+        };
+        /**
+         * Settling
+         * @description Every axle that was read at least once with a known distance.
+         */
+        Settling: {
+            /** Fitted At */
+            fitted_at: number | null;
+            /** Last */
+            last: number | null;
+            /** Ends */
+            ends?: components["schemas"]["SettlingEnd"][];
+            /**
+             * Waits
+             * @default
+             */
+            waits?: string;
+        };
+        /**
+         * SettlingEnd
+         * @description One axle on its way.
+         */
+        SettlingEnd: {
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /** Points */
+            points: components["schemas"]["SettlePoint"][];
+            /** Wanted */
+            wanted: number | null;
+            /** Settled */
+            settled: number;
+            /** Sure */
+            sure: number;
+            /** Remaining */
+            remaining: number;
+            /** Constant */
+            constant: number;
+            /** Flat */
+            flat: boolean;
+            /** Flat At */
+            flat_at: number | null;
+            /** Pieces */
+            pieces: components["schemas"]["SettlePiece"][];
+            /** Ahead */
+            ahead: [
+                number,
+                number
+            ][];
+            /**
+             * Off
+             * @default null
+             */
+            off?: number | null;
+            /**
+             * Turns
+             * @default null
+             */
+            turns?: number | null;
+            /**
+             * Turns Sure
+             * @default null
+             */
+            turns_sure?: number | null;
+            /**
+             * Move
+             * @default null
+             */
+            move?: number | null;
+            /**
+             * Move Sure
+             * @default null
+             */
+            move_sure?: number | null;
+            /**
+             * Left Out
+             * @default 0
+             */
+            left_out?: number;
+        };
     };
     responses: never;
     parameters: never;
@@ -8519,39 +10113,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CorrectionAnswer"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorBody"];
-                };
-            };
-        };
-    };
-    plans_what_it_taught_learn_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LoadsQuestion"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LearnAnswer"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -10693,6 +12254,570 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PhotosAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    settle_set_down_of_setdown_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetDownQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetDownAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    settle_learn_from_heights_learn_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoundQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearnAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    settle_weights_of_weights_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeightsQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeightsAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    settle_alignment_of_alignment_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoundQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlignmentAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    settle_read_out_alignment_file_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadOutText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadOutAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    log_log_page_vehicles__string_vehicle_id__log__string_setup__get: {
+        parameters: {
+            query?: {
+                /** @description Entries before this number; none: the newest. */
+                before?: number | null;
+            };
+            header?: never;
+            path: {
+                vehicle_id: string;
+                setup: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    log_changed_since_log_changed_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangedAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    log_write_entry_log_entry_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EntryQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    log_amend_entry_vehicles__string_vehicle_id__entries__string_entry__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                vehicle_id: string;
+                entry: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AmendBody"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    log_take_back_vehicles__string_vehicle_id__entries__string_entry__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                vehicle_id: string;
+                entry: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    log_setup_after_vehicles__string_vehicle_id__entries__string_entry__setup_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                vehicle_id: string;
+                entry: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StateAfter"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    log_settling_settling_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettlingAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    log_calendar_settling_calendar_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogQuestion"];
+            };
+        };
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    log_log_csv_vehicles__string_vehicle_id__log__string_setup__csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                vehicle_id: string;
+                setup: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    log_log_from_vehicles__string_vehicle_id__log__string_setup__csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                vehicle_id: string;
+                setup: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogAnswer"];
                 };
             };
             /** @description Not Found */

@@ -14,7 +14,7 @@ import {
   type StoredVehicle,
 } from '@/api/client'
 import { learn } from '@/api/wire'
-import { type Change, changed as changedBy, type Edit, edited, type Patch } from '@/logic/patch'
+import { type Beside, type Change, changed as changedBy, type Edit, edited, type Patch } from '@/logic/patch'
 
 import { useAsking } from './vehicle/useAsking'
 import { useHistory } from './vehicle/useHistory'
@@ -48,11 +48,12 @@ export interface VehicleWork {
   stale: Ref<StoredVehicle | null>
   canUndo: ComputedRef<string | null>
   canRedo: ComputedRef<string | null>
-  edit: (words: string, edits: Edit[]) => void
+  /** `beside` is what goes with it elsewhere, taken back and done again with it. */
+  edit: (words: string, edits: Edit[], beside?: Beside) => void
   /** Take changes that came from the server. */
   take: (words: string, changes: Change[]) => void
   /** Do what a bench offers: the core says what changes. Gives the sentence of a refusal, or nothing. */
-  act: (words: string, act: Act) => Promise<string | null>
+  act: (words: string, act: Act, beside?: Beside) => Promise<string | null>
   beginGesture: () => void
   endGesture: () => void
   /** Whether a hand is dragging something: what is not under it may wait. */
@@ -100,27 +101,27 @@ export function provideVehicle(id: string): VehicleWork {
     else if (ask) asking.askSoon()
     saving.changed(history.dragging.value)
   }
-  function made({ document: next, patch }: { document: Document; patch: Patch }, ask = true): void {
+  function made({ document: next, patch }: { document: Document; patch: Patch }, ask = true, beside?: Beside): void {
     if (!patch.redo.length) return
     refusal.value = null
-    history.keep(patch)
+    history.keep(beside ? { ...patch, beside } : patch)
     changed(next, ask)
   }
-  const edit = (words: string, edits: Edit[]): void => {
-    if (document.value) made(edited(document.value, words, edits, Date.now()))
+  const edit = (words: string, edits: Edit[], beside?: Beside): void => {
+    if (document.value) made(edited(document.value, words, edits, Date.now()), true, beside)
   }
-  const take = (words: string, changes: Change[], ask = true): void => {
-    if (document.value) made(changedBy(document.value, words, changes, Date.now()), ask)
+  const take = (words: string, changes: Change[], ask = true, beside?: Beside): void => {
+    if (document.value) made(changedBy(document.value, words, changes, Date.now()), ask, beside)
   }
   // one act after the other, each from what the one before it left
   const acting = ref(0)
-  function act(words: string, what: Act): Promise<string | null> {
+  function act(words: string, what: Act, beside?: Beside): Promise<string | null> {
     acting.value += 1
-    const done = acts.then(() => acted(words, what)).finally(() => (acting.value -= 1))
+    const done = acts.then(() => acted(words, what, beside)).finally(() => (acting.value -= 1))
     acts = done
     return done
   }
-  async function acted(words: string, what: Act): Promise<string | null> {
+  async function acted(words: string, what: Act, beside?: Beside): Promise<string | null> {
     const [now, of] = [document.value, setup.value]
     if (!now || !of) return null
     const looked = look()
@@ -131,7 +132,7 @@ export function provideVehicle(id: string): VehicleWork {
     if (!data) return refusal.value
     // the reports that came along are of this document, unless it went on meanwhile
     const same = document.value === now && setup.value === of && JSON.stringify(look()) === JSON.stringify(looked)
-    take(words, data.patch as Change[], !same)
+    take(words, data.patch as Change[], !same, beside)
     if (!same || !data.evaluated) return null
     learn(document.value!, data.state)
     asking.took(document.value!, data.evaluated)

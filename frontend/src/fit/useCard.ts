@@ -168,7 +168,8 @@ export function provideCard(): CardWork {
     gone: computed(() => {
       const keys = new Set(steps.value.map((s) => s.key))
       return steps.value.length
-        ? [...ticks.value.keys()].filter((k) => !keys.has(k) && !k.startsWith('part.')).length
+        ? [...ticks.value.keys()].filter((k) => !keys.has(k) && !k.startsWith('part.') && !k.startsWith('recheck.'))
+            .length
         : 0
     }),
     isDone,

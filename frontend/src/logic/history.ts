@@ -17,6 +17,8 @@ export function pushed(history: History, patch: Patch, gesture: Gesture = 'none'
   const last = history.done.at(-1)
   const joins =
     last !== undefined &&
+    !last.beside &&
+    !patch.beside &&
     (gesture === 'within' || (gesture === 'none' && patch.at - last.at < TOGETHER && sameMembers(last, patch)))
   const done = joins ? [...history.done.slice(0, -1), merged(last, patch)] : [...history.done, patch]
   return { done: done.slice(-MOST), undone: [] }

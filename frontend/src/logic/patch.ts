@@ -18,6 +18,12 @@ export interface Patch {
   redo: Change[]
   undo: Change[]
   at: number
+  /** What goes with it elsewhere (an entry of the log): taken back and done again together with it. */
+  beside?: Beside
+}
+export interface Beside {
+  undo: () => void
+  redo: () => void
 }
 
 type Node = Record<string | number, unknown>

@@ -10,5 +10,6 @@ export const STATIONS: { id: Station; words: string; key: string }[] = [
   { id: 'travel', words: 'Travel', key: '6' },
   { id: 'damping', words: 'Damping', key: '7' },
   { id: 'fit', words: 'Fit', key: '9' },
+  { id: 'settle', words: 'Settle', key: '0' },
   { id: 'sheet', words: 'Sheet', key: 's' },
 ]

@@ -42,6 +42,7 @@ const benches = {
   travel: TravelStation,
   damping: defineAsyncComponent(() => import('./DampingStation.vue')),
   fit: defineAsyncComponent(() => import('./FitStation.vue')),
+  settle: defineAsyncComponent(() => import('./SettleStation.vue')),
   sheet: defineAsyncComponent(() => import('./SheetStation.vue')),
   compare: defineAsyncComponent(() => import('@/compare/CompareBench.vue')),
 }

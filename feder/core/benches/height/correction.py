@@ -54,7 +54,7 @@ def correction(document: Document, setup: str) -> list[CornerCorrection]:
 
 def measured_heights(document: Document, setup: str) -> dict[Place, float | None]:
     """Hub to arch at each corner as read with a setup on the wheels, repeats averaged; None where it was not."""
-    survey = document.survey_index(setup)
+    survey = document.survey_index(setup, "hub_to_arch")
     found: dict[Place, float | None] = dict.fromkeys(document.places)
     if survey is None:
         return found

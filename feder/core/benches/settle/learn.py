@@ -1,33 +1,35 @@
 """What the heights of a set-down vehicle teach about the numbers that foretold them."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
-from math import sqrt
+from math import erfc, hypot, sqrt
 
 from feder.core.benches.index.adjusters import at_adjusters
-from feder.core.benches.settle.causes import Mishap, causes
+from feder.core.benches.settle.causes import Mishap, Ruled, causes
+from feder.core.benches.settle.heights import Basis, Read, basis_of, load_aboard, read_in, stands
 from feder.core.document.base import Place
-from feder.core.document.changes import Change, put
+from feder.core.document.changes import Change, in_its_place, put
 from feder.core.document.document import Document
+from feder.core.document.setup import Setup, SpringPart
 from feder.core.numbers.working import tracing
-from feder.core.practice.tolerances import BY_HOW
 from feder.core.report.evaluate import evaluate_plain, evaluate_whole
 from feder.core.report.uncertainty import Uncertain, all_moved, leaves_of, taken_as, uncertain_numbers
-from feder.core.solvers.posterior import posterior
-from feder.core.standing.readings import readings_of
+from feder.core.solvers.posterior import Posterior, posterior
 
 LIKELY = 1.96
 """Deviations within which 95 of 100 readings lie."""
 ORDINARY = 0.05
 """Chance below which readings need explaining."""
 MOST_CAUSES, WORTH_A_WORD = 5, 0.01
+MORE_LIKELY = 0.5
+"""Chance of no mistake at all from which none is looked for."""
 TOLD = 1.0
 """Deviations by which a number must move before it is offered."""
 
 
 @dataclass(slots=True)
 class Expected:
-    """One corner: hub to arch as expected, between which it could well lie, as read, and as foretold now."""
+    """One corner: as expected, between which it could well lie, as read, and as foretold now."""
 
     place: Place
     expected: float
@@ -35,6 +37,10 @@ class Expected:
     high: float
     read: float
     then: float
+    strange: bool
+    """Whether it lies outside of what 19 of 20 readings keep to."""
+    chance: float
+    """Chance of a reading at least as far off, by itself."""
 
 
 @dataclass(slots=True)
@@ -48,6 +54,8 @@ class Taught:
     """Standard uncertainty."""
     after: float
     sure_after: float
+    moves: bool = True
+    """Whether it is moved by more than one of its deviations, and so is offered."""
     patch: list[Change] = field(default_factory=list)
     """What takes it over into the document, with its uncertainty."""
 
@@ -63,66 +71,179 @@ class Learned:
     taught: list[Taught]
     causes: list[Mishap]
     """What could explain readings farther off than chance, most likely first; none where nothing needs it."""
+    after_earlier: bool = False
+    """Whether what is expected rests on an earlier round of this setup and what was turned since."""
+    set_aside: list[Place] = field(default_factory=list)
+    """Corners left out of what was learnt."""
+    nearest: Taught | None = None
+    """The number that the heights move most, where none moves enough to be offered."""
+    nothing: float = 1.0
+    """How likely it is that there is no mistake at all."""
 
 
-def learn(document: Document, setup: str) -> Learned | None:
+def learn(
+    document: Document,
+    setup: str,
+    survey: int | None = None,
+    stood: Mapping[int, Setup] | None = None,
+    shelf: Sequence[SpringPart] = (),
+) -> Learned | None:
     """What heights read with a setup on the wheels teach; nothing while none was read, or none can be foretold.
 
     Its adjusters stand where the plan put them; every number of the document behind its heights is a normal
     variable about what was told, with its own uncertainty or the usual one, and so is every reading. A number is
-    offered where the readings move it by more than one of its deviations; of readings farther off than chance,
-    which a mistake explains better, nothing is learnt.
+    offered where the readings move it by more than one of its deviations; a corner that lies outside of what was
+    expected is left out of that. `survey` is the round, by default the newest with heights; `stood` says how the
+    setup stood in earlier rounds: what is expected of a later round follows from the one before it.
 
     Raises:
         UnknownSetup: the document has no such setup.
     """
-    survey = document.survey_index(setup)
-    if not survey:
+    at = survey if survey is not None else document.survey_index(setup, "hub_to_arch")
+    basis = None if not at or at >= len(document.surveys) else basis_of(document, at)
+    if not at or basis is None:
         return None
-    read: dict[Place, tuple[float, float]] = {}
-    for place in document.places:
-        values = [r.value for _, r in readings_of(document, place, "hub_to_arch", survey)]
-        if values:
-            read[place] = sum(values) / len(values), BY_HOW["tape"].size / sqrt(len(values))
-    if not read:
+    got, load = read_in(document, at, basis), load_aboard(document, at)
+    if not got:
         return None
     set_so = at_adjusters(document, setup, evaluate_plain(document, setup))
     plain = set_so.model_dump(mode="json")
     with tracing():
-        whole = evaluate_whole(set_so, setup)
+        whole = evaluate_whole(set_so, setup, load)
         leaves = leaves_of(set_so, whole, evaluate_whole(set_so, set_so.setups[0].id))
-    mine = f"surveys.{survey}."  # the readings themselves are no belief
+    mine = tuple(f"surveys.{i}." for i in range(1, len(document.surveys)))  # the readings are no belief
     numbers = [n for n in uncertain_numbers(plain, leaves) if not n.path.startswith(mine)]
     deviations = [n.tolerance / sqrt(n.count) for n in numbers]
-    places = list(read)
+    foretold = _Foretold(set_so, setup, load, basis, plain, numbers, deviations)
+    every = [p for p in got if p in foretold.at(())]
 
-    def predict(at: Sequence[float]) -> list[float] | None:
-        moves = {n: z * d for n, z, d in zip(numbers, at, deviations, strict=True) if z}
-        moved = all_moved(set_so, plain, moves) if moves else set_so
-        corners = None if moved is None else evaluate_plain(moved, setup).corners
-        heights = [] if corners is None else [corners[p].hub_to_arch for p in places]
-        return [float(h.value) for h in heights if h is not None] if heights and None not in heights else None
+    def posterior_of(places: Sequence[Place]) -> Posterior | None:
+        def predict(at: Sequence[float]) -> list[float] | None:
+            heights = foretold.at(tuple(at) if any(at) else ())
+            return None if any(p not in heights for p in places) else [heights[p] for p in places]
 
-    found = posterior(predict, len(numbers), [r for r, _ in read.values()], [s for _, s in read.values()])
+        return posterior(predict, len(numbers), [got[p].value for p in places], [got[p].scatter for p in places])
+
+    found = posterior_of(every) if every else None
     if found is None:
         return None
-    rows = [
-        Expected(place, e, e - LIKELY * s, e + LIKELY * s, read[place][0], then)
-        for place, e, s, then in zip(places, found.expected, found.spread, found.then, strict=True)
-    ]
+    earlier = _from_earlier(document, setup, at, stood or {}, basis, load)
+    rows = _rows(every, got, found, earlier)
+    ordinary = found.ordinary if earlier is None else _chance_of(rows)
+    strange = [r.place for r in rows if r.strange]
+    ruled = Ruled(1.0, [])
+    checked = bool(document.surveys[at].checks)
+    if (
+        basis == "hub_to_arch"
+        and load is None
+        and (checked or (earlier is None and (ordinary <= ORDINARY or strange)))
+    ):
+        ruled = causes(
+            document, setup, {p: got[p].value for p in every},
+            dict(zip(every, found.expected, strict=True)), found.cover, document.surveys[at].checks, shelf,
+        )  # fmt: skip
+    needs = (ordinary <= ORDINARY or checked) and (not ruled.causes or ruled.nothing < MORE_LIKELY)
+    aside: list[Place] = []
+    if needs:
+        aside = strange or [max(rows, key=lambda r: abs(r.read - r.expected) / (r.high - r.low)).place]
+        rest = [p for p in every if p not in aside]
+        found = (posterior_of(rest) if len(rest) >= 2 else None) or found
+        if len(rest) < 2 or found.ordinary <= ORDINARY:
+            aside = every
     taught = [
         _taught(plain, number, z, d, left)
         for number, z, d, left in zip(numbers, found.moved, deviations, found.deviation, strict=True)
-        if abs(z) > TOLD and found.ordinary > ORDINARY
+        if aside != every and z
     ]
     taught.sort(key=lambda t: -abs(t.after - t.before) / t.sure_before)
-    why: list[Mishap] = []
-    if found.ordinary <= ORDINARY:
-        off = [r - e for (r, _), e in zip(read.values(), found.expected, strict=True)]
-        why = [c for c in causes(document, setup, places, off, found.cover) if c.chance >= WORTH_A_WORD][
-            :MOST_CAUSES
-        ]
-    return Learned(rows, found.ordinary > ORDINARY, found.ordinary, taught, why)
+    offered = [t for t in taught if t.moves]
+    why = [c for c in ruled.causes if c.chance >= WORTH_A_WORD][:MOST_CAUSES] if needs else []
+    return Learned(
+        rows, not needs, ordinary, offered, why, earlier is not None, aside if aside != every else [],
+        None if offered or not taught else taught[0], ruled.nothing,
+    )  # fmt: skip
+
+
+class _Foretold:
+    """Readings for numbers moved by so many deviations, each asked once."""
+
+    def __init__(
+        self,
+        document: Document,
+        setup: str,
+        load: str | None,
+        basis: Basis,
+        plain: dict[str, object],
+        numbers: Sequence[Uncertain],
+        deviations: Sequence[float],
+    ) -> None:
+        self._of = document, setup, load, basis, plain
+        self._numbers, self._deviations = numbers, deviations
+        self._known: dict[tuple[float, ...], dict[Place, float]] = {}
+
+    def at(self, where: tuple[float, ...]) -> dict[Place, float]:
+        """Readings with the numbers so many deviations off; as believed where nothing is told."""
+        if where not in self._known:
+            document, setup, load, basis, plain = self._of
+            moves = {n: z * d for n, z, d in zip(self._numbers, where, self._deviations, strict=False) if z}
+            moved = all_moved(document, plain, moves) if moves else document
+            self._known[where] = {} if moved is None else stands(moved, setup, basis, load)
+        return self._known[where]
+
+
+def _rows(
+    every: Sequence[Place],
+    got: Mapping[Place, Read],
+    found: Posterior,
+    earlier: Mapping[Place, tuple[float, float]] | None,
+) -> list[Expected]:
+    rows = []
+    for place, expected, spread, then in zip(every, found.expected, found.spread, found.then, strict=True):
+        if earlier is not None and place in earlier:
+            expected, before = earlier[place]
+            spread, then = hypot(before, got[place].scatter), expected
+        read = got[place].value
+        z = (read - expected) / spread
+        low, high = expected - LIKELY * spread, expected + LIKELY * spread
+        rows.append(Expected(place, expected, low, high, read, then, abs(z) > LIKELY, erfc(abs(z) / sqrt(2))))
+    return rows
+
+
+def _chance_of(rows: Sequence[Expected]) -> float:
+    """Chance of readings that far off in all, were each by itself as expected."""
+    from scipy.special import gammaincc
+
+    far = sum(((r.read - r.expected) * 2 * LIKELY / (r.high - r.low)) ** 2 for r in rows)
+    return float(gammaincc(len(rows) / 2, far / 2))
+
+
+CHANGE_SURE = 0.1
+"""Share by which what a turn does may be off."""
+
+
+def _from_earlier(
+    document: Document, setup: str, survey: int, stood: Mapping[int, Setup], basis: Basis, load: str | None
+) -> dict[Place, tuple[float, float]] | None:
+    """What the round before leads to expect, with what was turned since, and how sure that is; or nothing."""
+    before = next(
+        (
+            i
+            for i in reversed(document.rounds_of(setup))
+            if 0 < i < survey and i in stood and load_aboard(document, i) == load and read_in(document, i, basis)
+        ),
+        None,
+    )
+    if before is None:
+        return None
+    was = in_its_place(document, setup, stood[before])
+    here, there = (
+        stands(at_adjusters(d, setup, evaluate_plain(d, setup)), setup, basis, load) for d in (document, was)
+    )
+    return {
+        p: (r.value + here[p] - there[p], hypot(r.scatter, CHANGE_SURE * (here[p] - there[p])))
+        for p, r in read_in(document, before, basis).items()
+        if p in here and p in there
+    }
 
 
 def _taught(plain: dict[str, object], number: Uncertain, z: float, deviation: float, left: float) -> Taught:
@@ -132,4 +253,6 @@ def _taught(plain: dict[str, object], number: Uncertain, z: float, deviation: fl
         for path, value in taken_as(plain, number, z * deviation, left * deviation)
     ]
     after = number.value * (1 + z * deviation) if number.path.endswith("points") else number.value + z * deviation
-    return Taught(number.label, number.unit, number.value, deviation, after, left * deviation, changes)
+    return Taught(
+        number.label, number.unit, number.value, deviation, after, left * deviation, abs(z) > TOLD, changes
+    )

@@ -11,13 +11,15 @@ from feder.core.standing.sag_readings import SagReads, rake_read_along, sag_read
 
 
 def tell_measured(facts: Facts, setup: Setup, corners: dict[Place, CornerReport]) -> None:
-    """Write into each corner the readings of the setup's own survey; as found, they are the figures themselves."""
-    survey = facts.document.survey_index(setup.id)
-    if not survey:
+    """Write into each corner the newest readings of the setup's rounds; as found they are the figures."""
+    if not facts.document.survey_index(setup.id):
         return
     for place, corner in corners.items():
 
         def read(quantity: str, words: str, place: Place = place) -> float | None:
+            survey = facts.document.survey_index(setup.id, quantity)
+            if survey is None:
+                return None
             return mean_of_readings(facts.at, survey, place, quantity, f"{place.words} {words}, as set down")
 
         hub = read("hub_to_arch", "hub to arch")

@@ -37,12 +37,14 @@ export function useHistory<T>(): Undoing<T> {
       const found = undone(history.value)
       if (!found) return null
       history.value = found.history
+      found.patch.beside?.undo()
       return applied(document, found.patch.undo)
     },
     forth: (document) => {
       const found = redone(history.value)
       if (!found) return null
       history.value = found.history
+      found.patch.beside?.redo()
       return applied(document, found.patch.redo)
     },
     clear: () => (history.value = emptyHistory()),

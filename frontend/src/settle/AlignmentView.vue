@@ -1,0 +1,1 @@
+<template><p>log</p></template>
