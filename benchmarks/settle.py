@@ -12,7 +12,6 @@ import time
 from concurrent.futures import ProcessPoolExecutor
 from typing import Any
 
-from benchmarks.hidden import CORNERS, MISTAKES, SAYS, decided, drawn
 from feder.core.benches.settle.learn import learn
 from feder.core.benches.settle.setdown import set_down
 from feder.core.document.document import Document
@@ -20,6 +19,7 @@ from feder.core.document.survey import Check, Reading, Survey
 from feder.core.report.evaluate import evaluate_plain
 from feder.demo.settled import settled_nettle
 from feder.demo.springs import demo_springs
+from tests.reference.hidden import CORNERS, MISTAKES, SAYS, decided, drawn
 
 SETUP = "fitted"
 NEAR = 0.002

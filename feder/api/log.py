@@ -148,7 +148,10 @@ def settling(body: LogQuestion) -> Response:
 
 
 def _settling(document: Document, setup: str, vehicle_id: str) -> tuple[Settling, list[Due]]:
-    found = settling_of(document, setup, stood_in(document, setup, vehicle_id))
+    entries = {i: e for i in document.rounds_of(setup) if (e := document.surveys[i].entry) is not None}
+    set_at = rooms().log.odometers(vehicle_id, list(entries.values()))
+    since = {i: set_at[e] for i, e in entries.items() if e in set_at}
+    found = settling_of(document, setup, stood_in(document, setup, vehicle_id), since)
     at = setup_of(document, setup)
     read = sorted({(p.date, p.distance) for e in found.ends for p in e.points if p.date is not None})
     if found.fitted_at is not None:

@@ -1,4 +1,4 @@
-"""Questions that weigh a plan: its loads, its correction after fitting, and two setups against each other."""
+"""Questions that weigh a plan: its loads, and two setups against each other."""
 
 from flask import Response
 from flask_openapi3 import APIBlueprint
@@ -8,7 +8,6 @@ from feder.api.asked import AboutDocument, answered
 from feder.api.errors import ErrorBody
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
-from feder.core.benches.height.correction import CornerCorrection, correction
 from feder.core.benches.loads.bands import BandRank, rank_bands
 from feder.core.benches.loads.plan import Instead, LoadRank, LoadRow, load_plan, rank_by_loads, spacer_instead
 from feder.core.document.base import EndName
@@ -57,17 +56,6 @@ def rank(body: LoadedEndQuestion) -> Response:
         bands=rank_bands(body.document, body.setup, body.end),
         instead=instead,
     )
-    return answered(made)
-
-
-class CorrectionAnswer(Wire):
-    corners: list[CornerCorrection]
-
-
-@plans.post("/correction", responses={200: CorrectionAnswer})
-def correct(body: LoadsQuestion) -> Response:
-    """Collar moves from the heights measured after fitting to those wanted."""
-    made = CorrectionAnswer(corners=correction(body.document, body.setup))
     return answered(made)
 
 

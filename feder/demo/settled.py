@@ -215,6 +215,7 @@ def _nettle_round(
         conditions=_READY.but(bars_unhooked=weighed, pads_level=weighed),
         readings=tuple(readings),
         wheels=wheels,
+        set_aside=entry is None,
     )
 
 

@@ -90,6 +90,13 @@ class Log:
             asked = select(EntryRow).where(EntryRow.vehicle_id == vehicle_id, EntryRow.entry.in_(list(entries)))
             return {r.entry: _state(session, vehicle_id, r.setup, r.number) for r in session.scalars(asked)}
 
+    def odometers(self, vehicle_id: str, entries: Sequence[str]) -> dict[str, float]:
+        """What the odometer showed at some entries, where it was told."""
+        with self._sessions() as session:
+            asked = select(EntryRow).where(EntryRow.vehicle_id == vehicle_id, EntryRow.entry.in_(list(entries)))
+            read = [Entry.model_validate_json(r.written) for r in session.scalars(asked)]
+            return {e.id: e.odometer for e in read if e.odometer is not None}
+
     def write(
         self,
         vehicle_id: str,

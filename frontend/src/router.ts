@@ -15,6 +15,8 @@ export const makeRouter = () => {
       { path: '/shelf', component: () => import('./pages/ShelfPage.vue') },
       { path: '/vehicle/:id', redirect: (to) => `/vehicle/${String(to.params.id)}/springs` },
       { path: '/vehicle/:id/walk', component: () => import('./sag/SagPhone.vue') },
+      { path: '/vehicle/:id/setdown', component: () => import('./settle/SetDownPhone.vue') },
+      { path: '/vehicle/:id/entry', component: () => import('./settle/EntryPhone.vue') },
       { path: '/vehicle/:id/:station', component: () => import('./pages/WorkspacePage.vue') },
       { path: '/:rest(.*)', redirect: '/' },
     ],

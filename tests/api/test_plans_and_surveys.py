@@ -1,4 +1,4 @@
-"""Loads, corrections, comparisons, sweeps and survey files over the wire, against the core and against hand sums."""
+"""Loads, comparisons, sweeps and survey files over the wire, against the core and against hand sums."""
 
 import csv
 import io
@@ -16,7 +16,6 @@ from feder.demo.bramble import bramble
 from feder.demo.nettle import nettle
 from feder.demo.sedge import sedge
 from feder.demo.tansy import tansy
-from tests.changes import set_down
 
 
 def ask(client, path, document, **more):
@@ -52,18 +51,6 @@ def test_the_load_plan_is_the_cores_and_knows_where_the_mass_is(client):
     )
     assert body["instead"]["spacer"] > 0
     assert ask(client, "/api/loads/rank", van, setup="plan", end="rear", load_state="none such")[0] == 422
-
-
-def test_a_correction_moves_each_collar_and_knows_a_level_car(client):
-    car = nettle()
-    assert ask(client, "/api/correction", car, setup="plan")[1]["corners"] == []
-    wanted = {p: getattr(car.setups[1].sides, p.value).hub_to_arch for p in PLACES}
-    off = dict(zip(PLACES, (0.004, -0.003, 0.0, 0.001), strict=True))
-    car = set_down(car, "plan", {p: wanted[p] + off[p] for p in PLACES})
-    rows = ask(client, "/api/correction", car, setup="plan")[1]["corners"]
-    assert [r["within"] for r in rows] == [False, False, True, True]
-    assert rows[0]["collar"] < 0 < rows[1]["collar"]
-    assert rows[0]["turns"] == pytest.approx(rows[0]["collar"] / 0.002)
 
 
 def test_a_comparison_names_its_cause_and_refuses_what_is_no_figure(client):
@@ -190,8 +177,8 @@ def test_a_question_about_a_document_of_an_earlier_format_is_answered_and_of_a_l
     old = {**data, "format": 1, "surveys": [{k: v for k, v in s.items() if k != "setup"} for s in data["surveys"]]}
     for place in PLACES:
         old["setups"][1]["sides"][place]["measured"] = 0.35
-    answer = client.post("/api/correction", json={"document": old, "setup": "plan"})
+    answer = client.post("/api/setdown", json={"document": old, "setup": "plan"})
     assert answer.status_code == 200
-    assert [r["measured"] for r in answer.get_json()["corners"]] == [0.35] * 4
-    later = client.post("/api/correction", json={"document": {**data, "format": 3}, "setup": "plan"})
+    assert [r["read"] for r in answer.get_json()["set_down"]["rows"]] == [0.35] * 4
+    later = client.post("/api/setdown", json={"document": {**data, "format": 3}, "setup": "plan"})
     assert later.status_code == 422

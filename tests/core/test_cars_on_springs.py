@@ -2,8 +2,8 @@
 
 import pytest
 
-from feder.core.benches.height.correction import correction
 from feder.core.benches.loads.plan import load_plan, rank_by_loads, spacer_instead
+from feder.core.benches.settle.setdown import set_down as told_of
 from feder.core.benches.springs.helper import paired, pairs_for
 from feder.core.document.base import PLACES, LengthValue, RateValue
 from feder.core.document.document import Document, LoadItem, LoadState
@@ -195,7 +195,7 @@ def test_the_shelf_is_ranked_by_its_worst_state_stops_first(rolling):
 
 
 def test_measured_heights_come_back_as_the_collars_that_were_off(car):
-    """A car fitted with two collars wrong, measured: the correction is what was wrong, loads and all."""
+    """A car fitted with two collars wrong, measured: they are turned back, loads and all, as far as a tape is trusted."""
     right = evaluate(car, "plan")
     off = {"front_left": 0.004, "rear_right": -0.003}
     wrong = car
@@ -204,11 +204,11 @@ def test_measured_heights_come_back_as_the_collars_that_were_off(car):
         wrong = with_side(wrong, "plan", place, set_by="collar", collar=collar)
     stands = evaluate(wrong, "plan")
     measured = set_down(car, "plan", {p: float(stands.corners[p].hub_to_arch.value) for p in PLACES})
-    rows = {r.place.value: r for r in correction(measured, "plan")}
+    rows = {r.place.value: r.turn for r in told_of(measured, "plan").rows}
     for place in PLACES:
-        assert rows[place.value].collar == pytest.approx(-off.get(place.value, 0.0), abs=2e-5)
-    assert rows["front_left"].turns == pytest.approx(-2.0, abs=0.02)
-    assert correction(car, "plan") == []
+        assert rows[place.value].move == pytest.approx(-off.get(place.value, 0.0), abs=6e-4)
+    assert rows["front_left"].turns == pytest.approx(rows["front_left"].move / 0.002)
+    assert all(r.turn is None for r in told_of(car, "plan").rows)
 
 
 def test_a_comparison_names_the_change_that_did_it(car):

@@ -6,7 +6,6 @@ from math import isfinite
 import pytest
 
 from feder.core.benches.acts import AskCollar, AskHeight, TakeLever, TakeSags, changes_of
-from feder.core.benches.height.correction import correction
 from feder.core.benches.index.bench import index_bench
 from feder.core.benches.index.bolt import bolt_answer
 from feder.core.benches.index.chart import index_chart
@@ -17,8 +16,10 @@ from feder.core.benches.loads.plan import load_plan, rank_by_loads, spacer_inste
 from feder.core.benches.sag.air import air_rows
 from feder.core.benches.sag.levers import levers
 from feder.core.benches.sag.shelf import sag_shelf
+from feder.core.benches.settle.setdown import set_down as set_down_bench
 from feder.core.benches.springs.candidates import candidates
 from feder.core.benches.travel.stop import stop_bench
+from feder.core.benches.weights.bench import corner_weights
 from feder.core.document.base import Place
 from feder.core.numbers.errors import FederError
 from feder.demo.bramble import bramble
@@ -64,7 +65,8 @@ def loads_of_bramble(document, setup):
 
 
 def heights_of_nettle(document, setup):
-    yield from correction(document, setup)
+    yield set_down_bench(document, setup)
+    yield corner_weights(document, setup)
     yield stop_bench(document, setup, REAR)
     yield from candidates(document, setup, "rear", PARTS, "all")
     for act in (

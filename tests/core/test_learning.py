@@ -95,7 +95,12 @@ def test_of_readings_that_a_mistake_explains_better_nothing_is_learnt():
 
 
 def test_without_readings_there_is_nothing_to_learn():
-    assert learn(nettle(), "plan") is None
+    told = learn(nettle(), "plan")
+    assert (told.taught, told.causes, told.nearest) == ([], [], None)
+    assert [(r.place, r.read) for r in told.rows] == [(p, None) for p in nettle().places]
+    for row in told.rows:  # what is to be expected stands ready before anything is read
+        assert row.expected == pytest.approx(0.354 if row.place.end == "front" else 0.352, abs=1e-6)
+        assert row.low < row.expected - 2 * 0.0015
 
 
 def test_the_interval_holds_as_many_readings_as_it_says():

@@ -5,7 +5,7 @@ from math import cos, radians
 
 import pytest
 
-from feder.core.benches.height.correction import measured_heights
+from feder.core.benches.settle.heights import read_in
 from feder.core.document.base import PLACES, Place
 from feder.core.document.document import BadDocument, document_of, read_document
 from feder.core.document.survey import Reading
@@ -38,8 +38,9 @@ def test_repeats_with_a_setup_on_the_wheels_are_averaged_and_know_where_they_sta
     again = Reading(place=Place.FRONT_LEFT, quantity="hub_to_arch", value=0.353)
     car = car.but(surveys=(*car.surveys[:-1], survey.but(readings=(*survey.readings, again))))
     assert evaluate(car, "plan").corners["front_left"].hub_measured.value == pytest.approx(0.351)
-    assert measured_heights(car, "plan")[Place.FRONT_LEFT] == pytest.approx(0.351)
-    assert measured_heights(car, "found")[Place.FRONT_LEFT] == pytest.approx(0.381, abs=0.02)
+    read = read_in(car, 1, "hub_to_arch")[Place.FRONT_LEFT]
+    assert (read.value, read.count, read.scatter) == (pytest.approx(0.351), 2, pytest.approx(0.0015 / 2**0.5))
+    assert read_in(car, 0, "hub_to_arch")[Place.FRONT_LEFT].value == pytest.approx(0.376)
     value = evaluate(car, "plan").corners["rear_left"].hub_measured.value
     assert value.step.path == "surveys.1.readings.2.value"
 
@@ -90,8 +91,8 @@ def test_an_old_file_carries_its_measured_heights_over():
         ("set-down", None),
         ("set-down-2", "plan"),
     ]
-    heights = measured_heights(car, "plan")
-    assert heights == {**HUBS, Place.FRONT_RIGHT: None}
+    heights = {p: r.value for p, r in read_in(car, 2, "hub_to_arch").items()}
+    assert heights == {p: h for p, h in HUBS.items() if p is not Place.FRONT_RIGHT}
     assert car.setups == nettle().setups
 
 

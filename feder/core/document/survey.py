@@ -116,6 +116,8 @@ class Survey(Model):
     """The entry of the log after which it was read: what stood on the wheels then."""
     load: Ident | None = None
     """Load state that was aboard; none: as weighed."""
+    set_aside: bool = False
+    """Whether a mistake was found after it: it counts for nothing that follows."""
     conditions: Conditions = Conditions()
     readings: Annotated[tuple[Reading, ...], Field(max_length=2000)] = ()
     wheels: Annotated[tuple[WheelRound, ...], Field(max_length=8)] = ()

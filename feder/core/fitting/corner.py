@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from feder.core.benches.index.bench import IndexBench, MoveRow
+from feder.core.document.as_found import told
 from feder.core.document.base import EndName, Place
 from feder.core.document.conversion import EndChange
 from feder.core.document.damper import DamperPart
@@ -113,7 +114,7 @@ class Corner:
     def differs(self) -> frozenset[str]:
         """Members of this corner that the new setup wants otherwise."""
         found = side_of(self.document.setups[0], self.place)
-        members = {name for name in SETTINGS if _told(self.now, found, name) != _told(self.was, found, name)}
+        members = {name for name in SETTINGS if told(self.now, found, name) != told(self.was, found, name)}
         if self.collar_moves:
             members.add("collar")
         if self.end.layout == "torsion arm" and self._turned:
@@ -231,37 +232,6 @@ SETTINGS = (
     *("clamp", "shock_length", "tyre_pressure", "camber", "caster", "toe", "seat"),
 )
 """What a setup tells of a corner and a hand can set; collar, plate and pressure follow from heights and are worked out."""
-AS_FOUND = (
-    *("damper", "stop", "stack", "fork_spacer", "oil_level", "oil_quantity", "oil_grade", "clamp", "shock_length"),
-    *(
-        "tyre_pressure",
-        "camber",
-        "caster",
-        "toe",
-        "rebound",
-        "bump",
-        "high_bump",
-        "both",
-        "mode",
-        "seat",
-        "beside",
-    ),
-)
-"""Of these a setup that tells nothing leaves what was found."""
-NONE_IS_ZERO = ("pads", "body", "top_mount", "spacer")
-
-
-def _told(side: SideSetup, found: SideSetup, member: str) -> object:
-    value = getattr(side, member)
-    if value is None and member in AS_FOUND:
-        value = getattr(found, member)
-    if member in NONE_IS_ZERO:
-        return value or 0.0
-    if member == "seat" and value is not None:
-        return value.length  # another perch; datum, thread and chart only say more of the same one
-    if member == "oil_grade":
-        return value or getattr(found, member)
-    return value
 
 
 def as_mass(force: Figure) -> Figure:

@@ -4824,6 +4824,11 @@ export interface components {
              */
             load?: string | null;
             /**
+             * Set Aside
+             * @default false
+             */
+            set_aside?: boolean;
+            /**
              * @default {
              *       "level_floor": false,
              *       "pressures_set": false,
@@ -8437,7 +8442,7 @@ export interface components {
             /** High */
             high: number;
             /** Read */
-            read: number;
+            read: number | null;
             /** Then */
             then: number;
             /** Strange */
@@ -9362,6 +9367,16 @@ export interface components {
             due: components["schemas"]["Due"][];
         };
         /**
+         * CurvePoint
+         * @description A place on a fitted curve: distance since fitting, and hub to arch.
+         */
+        CurvePoint: {
+            /** Distance */
+            distance: number;
+            /** Height */
+            height: number;
+        };
+        /**
          * Due
          * @description One re-check: distance since fitting, the day it will be at this pace, and whether it was done.
          */
@@ -9385,10 +9400,7 @@ export interface components {
             /** Start */
             start: number;
             /** Heights */
-            heights: [
-                number,
-                number
-            ][];
+            heights: components["schemas"]["CurvePoint"][];
         };
         /**
          * SettlePoint
@@ -9416,12 +9428,9 @@ export interface components {
             /** Last */
             last: number | null;
             /** Ends */
-            ends?: components["schemas"]["SettlingEnd"][];
-            /**
-             * Waits
-             * @default
-             */
-            waits?: string;
+            ends: components["schemas"]["SettlingEnd"][];
+            /** Waits */
+            waits: string;
         };
         /**
          * SettlingEnd
@@ -9452,10 +9461,7 @@ export interface components {
             /** Pieces */
             pieces: components["schemas"]["SettlePiece"][];
             /** Ahead */
-            ahead: [
-                number,
-                number
-            ][];
+            ahead: components["schemas"]["CurvePoint"][];
             /**
              * Off
              * @default null

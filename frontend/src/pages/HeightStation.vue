@@ -9,7 +9,6 @@ import WaitsFor from '@/components/WaitsFor.vue'
 import { useHeights } from '@/composables/useHeights'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
-import AfterFitting from '@/height/AfterFitting.vue'
 import CollarDrawing from '@/height/CollarDrawing.vue'
 import HeightSettings from '@/height/HeightSettings.vue'
 import IndexBench from '@/torsion/IndexBench.vue'
@@ -203,7 +202,10 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
       :options="{ decimals: 1 }" />. Heights, loads and collars come from the balance of the whole vehicle.
   </p>
   <FindingList :findings="findings" />
-  <AfterFitting />
+  <p v-if="!vehicle.isFound.value" id="fitted" class="quiet mt-3">
+    Once it stands: <router-link class="link" :to="`/vehicle/${vehicle.id}/settle`">set down</router-link>, what to turn,
+    and what could explain it.
+  </p>
   <HeightSettings />
 </template>
 

@@ -84,6 +84,7 @@ function typed(value: number | null): void {
         strong
         :label="label"
         of="Survey.hub_to_arch"
+        unit-text=""
         :readonly="fixed"
         :model-value="row.read"
         @update:model-value="typed" />
@@ -93,6 +94,7 @@ function typed(value: number | null): void {
         strong
         :label="`${label}, once more`"
         of="Survey.hub_to_arch"
+        unit-text=""
         :model-value="null"
         @update:model-value="typed" />
       <p v-if="expected" class="small">

@@ -44,7 +44,13 @@ const now = computed(() => props.rounds.round.value)
       :decimals="0"
       :model-value="now?.odometer"
       @update:model-value="(v) => rounds.set('odometer of the round', 'odometer', v)" />
-    <label v-for="[member, words] in ticks" :key="member" class="tick"
+    <label v-if="now" class="tick"
+      ><input
+        type="checkbox"
+        :checked="!!now.set_aside"
+        @change="rounds.set('round set aside', 'set_aside', ($event.target as HTMLInputElement).checked)" />set
+      aside</label
+    ><label v-for="[member, words] in ticks" :key="member" class="tick"
       ><input
         type="checkbox"
         :checked="!!now?.conditions?.[member]"

@@ -52,7 +52,7 @@ let asked = 0
 let rests: ReturnType<typeof setTimeout> | undefined
 async function foretell(mine: number): Promise<void> {
   const [document, setup, survey] = [vehicle.document.value, vehicle.setup.value, rounds.index.value]
-  if (!document || !setup || survey === null || vehicle.isFound.value) {
+  if (!document || !setup || vehicle.isFound.value) {
     learned.value = null
     return
   }
@@ -98,9 +98,9 @@ const turns = computed(() => rows.value.filter((r) => r.turn && !r.turn.small &&
 const fine = (v: number | null | undefined, unit = true): string => units.show(v, 'm', { kind: 'fine length', unit })
 const offOf = computed(
   () =>
-    Object.fromEntries((learned.value?.rows ?? []).map((r) => [r.place, r.read - r.expected])) as Partial<
-      Record<Place, number>
-    >,
+    Object.fromEntries(
+      (learned.value?.rows ?? []).flatMap((r) => (r.read == null ? [] : [[r.place, r.read - r.expected] as const])),
+    ) as Partial<Record<Place, number>>,
 )
 const chance = (p: number): string => (p > 0.0001 ? `once in ${Math.max(2, Math.round(1 / p))}` : 'hardly ever')
 const hold = (p: Place): void =>
@@ -169,9 +169,15 @@ const label = (p: Place): string =>
     <p v-else>What is off is too little to turn, or held.</p>
   </div>
   <div v-if="down" class="legend small">
-    <span><svg class="i" width="12" height="14" aria-hidden="true"><path class="i-exp" d="M1 1h10M1 13h10M6 1v12" /></svg> expected, 19 of 20 readings fall in it</span
-    ><span><svg class="i" width="12" height="14" aria-hidden="true"><path d="M0 7l11 -6v12z" fill="var(--ink)" /></svg> read</span
-    ><span><svg class="i" width="12" height="14" aria-hidden="true"><path d="M12 7l-11 -6v12z" fill="var(--plan)" /></svg> wanted</span
+    <span
+      ><svg class="i" width="12" height="14" aria-hidden="true"><path class="i-exp" d="M1 1h10M1 13h10M6 1v12" /></svg>
+      expected, 19 of 20 readings fall in it</span
+    ><span
+      ><svg class="i" width="12" height="14" aria-hidden="true"><path d="M0 7l11 -6v12z" fill="var(--ink)" /></svg>
+      read</span
+    ><span
+      ><svg class="i" width="12" height="14" aria-hidden="true"><path d="M12 7l-11 -6v12z" fill="var(--plan)" /></svg>
+      wanted</span
     ><span v-if="busy" class="quiet" role="status">foretelling…</span
     ><label v-if="!two" class="end"><input v-model="floor" type="checkbox" class="box" /> floor to arch instead</label
     ><span class="quiet" :class="{ end: two }">{{ units.unit('m').written }}</span>
@@ -202,10 +208,13 @@ const label = (p: Place): string =>
     </div>
     <div v-if="turns.length" class="takes">
       <p class="small">
-        <b class="grade-look">Look</b> On stands and the wheel hanging before anything is turned; hands clear of a
-        loaded collar, thread clean. Wheel bolts to the maker’s torque, and again after 50 km.
+        <b class="grade-look">Look</b> On stands, wheel hanging, before anything is turned; hands clear of a loaded
+        collar. Wheel bolts to the maker’s torque, and again after 50 km.
       </p>
-      <button class="act" :class="{ go: !waitsForCause }" :disabled="!current" @click="taken">Taken: turned so</button>
+      <span v-if="past" class="quiet">An earlier round, told as it stood then.</span
+      ><button v-else class="act" :class="{ go: !waitsForCause }" :disabled="!current" @click="taken">
+        Taken: turned so
+      </button>
     </div>
     <CauseRows
       v-if="learned && !learned.ordinary && learned.causes.length"

@@ -116,7 +116,7 @@ def _toe_word(by: dict[Place, AlignedWheel], end: AlignedEnd) -> AlignmentWord |
             "toe_scrubs", "look", end.end,
             f"Toe {way} of the {end.end}: {{scrub}} of scrub eats the {edge} edges, limit {{limit}}.{stands}",
             "Running straight both wheels share the axle's total toe, each slips half of it sideways.",
-            "Set the toe to what is wanted, rear before front", numbers,
+            _instead(end), numbers,
         )  # fmt: skip
     rims = [w for p, w in by.items() if p.end == end.end and w.toe_off]
     if rims:
@@ -133,6 +133,13 @@ def _toe_word(by: dict[Place, AlignedWheel], end: AlignedEnd) -> AlignmentWord |
             "On a circuit it may be worth its tyres; on the road it is not.", "Want less of it", numbers,
         )  # fmt: skip
     return None
+
+
+def _instead(end: AlignedEnd) -> str:
+    """What to set it to; a toe that is wanted and itself eats tyres mends nothing."""
+    if not end.wanted_eats:
+        return "Set the toe to what is wanted, rear before front"
+    return "The toe wanted here eats them too: want less of it, then set it, rear before front"
 
 
 def _wear_word(worn: WornTyre) -> AlignmentWord:

@@ -6,6 +6,7 @@ from typing import Any, Literal
 
 from feder.core.benches.settle.heights import stands
 from feder.core.benches.settle.knobs import on_adjusters
+from feder.core.document.as_found import filled
 from feder.core.document.base import ENDS, EndName, Place
 from feder.core.document.changes import in_its_place
 from feder.core.document.document import Document
@@ -92,7 +93,8 @@ def changed(document: Document, setup: str, before: Setup, after: Setup) -> list
     rows: list[ChangedRow] = []
     for end in ENDS:
         places = places_of(document, end)
-        sides = [[side_of(s, p) for p in places] for s in (before, after)]
+        found = document.setups[0]
+        sides = [[filled(side_of(s, p), side_of(found, p)) for p in places] for s in (before, after)]
         rows += _parts(end, sides)
         for name, member in ADJUSTERS.items():
             values = [[_figure(t, p, name) for p in places] for t in told]

@@ -1,7 +1,7 @@
 """How each axle settles: readings over distance, led to the settings of today, and what is to come."""
 
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from math import exp, log, sqrt
 
 from feder.core.benches.settle.heights import load_aboard, read_in, stands, wanted_in
@@ -19,6 +19,7 @@ FLAT_LEFT, FLAT_AFTER = 1e-3, 200e3
 """Flat: so much is left to come, and so far since the first reading, m."""
 STEPS = 48
 AHEAD = 1.25
+SAME_SHIFT = 5e-5
 
 
 @dataclass(slots=True)
@@ -33,11 +34,19 @@ class SettlePoint:
 
 
 @dataclass(slots=True)
+class CurvePoint:
+    """A place on a fitted curve: distance since fitting, and hub to arch."""
+
+    distance: float
+    height: float
+
+
+@dataclass(slots=True)
 class SettlePiece:
     """A stretch of road with the same settings: the fitted height along it, as it stood then."""
 
     start: float
-    heights: list[tuple[float, float]]
+    heights: list[CurvePoint]
 
 
 @dataclass(slots=True)
@@ -55,7 +64,7 @@ class SettlingEnd:
     flat_at: float | None
     """Distance since fitting at which it counts as flat; nothing where it does already, or was read too seldom."""
     pieces: list[SettlePiece]
-    ahead: list[tuple[float, float]]
+    ahead: list[CurvePoint]
     """The curve beyond the last reading."""
     off: float | None = None
     """Settled height less the wanted one."""
@@ -75,12 +84,20 @@ class Settling:
     fitted_at: float | None
     last: float | None
     """Distance since fitting of the last reading."""
-    ends: list[SettlingEnd] = field(default_factory=list)
-    waits: str = ""
+    ends: list[SettlingEnd]
+    waits: str
+    """What it waits for, in words; nothing where it does not."""
 
 
-def settling_of(document: Document, setup: str, stood: Mapping[int, Setup] | None = None) -> Settling:
-    """How each axle settles, from all rounds of a setup; `stood` says how the setup stood in each round.
+def settling_of(
+    document: Document,
+    setup: str,
+    stood: Mapping[int, Setup] | None = None,
+    since: Mapping[int, float] | None = None,
+) -> Settling:
+    """How each axle settles, from all rounds of a setup that count.
+
+    `stood` says how the setup stood in each round, `since` what the odometer showed when it was set so.
 
     Raises:
         UnknownSetup: the document has no such setup.
@@ -90,7 +107,7 @@ def settling_of(document: Document, setup: str, stood: Mapping[int, Setup] | Non
         return Settling(
             None, None, [], "Settling is followed at the four corners of a car; sags tell it on two wheels"
         )
-    rounds = [i for i in document.rounds_of(setup) if i]
+    rounds = [i for i in document.rounds_of(setup) if i and not document.surveys[i].set_aside]
     told = [document.surveys[i].odometer for i in rounds]
     known = [o for o in told if o is not None]
     start = at.odometer if at.odometer is not None else (min(known) if known else None)
@@ -107,11 +124,12 @@ def settling_of(document: Document, setup: str, stood: Mapping[int, Setup] | Non
         else:
             shifts[i] = dict.fromkeys(now, 0.0)
     wanted = wanted_in(document, setup, "hub_to_arch", evaluate_plain(document, setup), None)
-    made = Settling(start, None)
+    begins = {i: max(0.0, o - start) for i, o in (since or {}).items()}
+    made = Settling(start, None, [], "")
     for end in ENDS:
         points, out = _points(document, at, end, rounds, shifts, start, stood or {})
         if points:
-            made.ends.append(_end(document, setup, end, points, out, wanted, shifts))
+            made.ends.append(_end(document, setup, end, points, out, wanted, shifts, begins))
             made.last = max(made.last or 0.0, points[-1].distance)
     return made
 
@@ -151,6 +169,7 @@ def _end(
     out: int,
     wanted: Mapping[Place, float],
     shifts: Mapping[int, Mapping[Place, float]],
+    begins: Mapping[int, float],
 ) -> SettlingEnd:
     places = places_of(document, end)
     scatter = BY_HOW["tape"].size / sqrt(len(places))
@@ -170,8 +189,10 @@ def _end(
     aim = sum(aims) / len(aims) if len(aims) == len(places) else None
     until = max(last * AHEAD, flat_at or 0.0, last + 50e3)
     made = SettlingEnd(
-        end, points, aim, settled, float(found.standard_error), float(found.remaining), constant, flat, flat_at,
-        _pieces(points, places, shifts, at), [(d, at(d)) for d in _spread(last, until)], left_out=out,
+        end, points, aim, settled, float(found.standard_error), float(found.remaining), constant, flat,
+        flat_at,
+        _pieces(points, places, shifts, begins, at),
+        [CurvePoint(d, at(d)) for d in _spread(last, until)], left_out=out,
     )  # fmt: skip
     if aim is not None:
         made.off = settled - aim
@@ -183,21 +204,21 @@ def _pieces(
     points: Sequence[SettlePoint],
     places: Sequence[Place],
     shifts: Mapping[int, Mapping[Place, float]],
+    begins: Mapping[int, float],
     at: Callable[[float], float],
 ) -> list[SettlePiece]:
-    """The curve as it stood then: settings are those of the reading that follows, stepped where they changed."""
-    pieces: list[SettlePiece] = []
-    begin, held = 0.0, None
-    for i, point in enumerate(points):
-        shift = sum(shifts[point.survey][p] for p in places) / len(places)
-        if held is not None and abs(shift - held) > 5e-5:
-            begin = points[i - 1].distance
-        elif held is not None and pieces:
-            begin = pieces.pop().start
-        held = shift
-        pieces.append(SettlePiece(begin, [(d, at(d) - shift) for d in _spread(begin, point.distance)]))
-        begin = point.distance
-    return pieces
+    """The curve as it stood then, stepped where the settings were changed."""
+    held = [sum(shifts[p.survey][q] for q in places) / len(places) for p in points]
+    starts = [(0.0, held[0])]
+    for i in range(1, len(points)):
+        if abs(held[i] - held[i - 1]) > SAME_SHIFT:
+            low, high = points[i - 1].distance, points[i].distance
+            starts.append((min(high, max(low, begins.get(points[i].survey, low))), held[i]))
+    ends = [begin for begin, _ in starts[1:]] + [points[-1].distance]
+    return [
+        SettlePiece(begin, [CurvePoint(d, at(d) - shift) for d in _spread(begin, end)])
+        for (begin, shift), end in zip(starts, ends, strict=True)
+    ]
 
 
 def _spread(low: float, high: float) -> list[float]:

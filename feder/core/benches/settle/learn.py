@@ -12,6 +12,7 @@ from feder.core.document.changes import Change, in_its_place, put
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup, SpringPart
 from feder.core.numbers.working import tracing
+from feder.core.practice.tolerances import BY_HOW
 from feder.core.report.evaluate import evaluate_plain, evaluate_whole
 from feder.core.report.uncertainty import Uncertain, all_moved, leaves_of, taken_as, uncertain_numbers
 from feder.core.solvers.posterior import Posterior, posterior
@@ -35,7 +36,8 @@ class Expected:
     expected: float
     low: float
     high: float
-    read: float
+    read: float | None
+    """Nothing where it was not read yet."""
     then: float
     strange: bool
     """Whether it lies outside of what 19 of 20 readings keep to."""
@@ -88,24 +90,108 @@ def learn(
     stood: Mapping[int, Setup] | None = None,
     shelf: Sequence[SpringPart] = (),
 ) -> Learned | None:
-    """What heights read with a setup on the wheels teach; nothing while none was read, or none can be foretold.
+    """What heights read with a setup on the wheels teach, and what is to be expected of those not read yet.
 
-    Its adjusters stand where the plan put them; every number of the document behind its heights is a normal
-    variable about what was told, with its own uncertainty or the usual one, and so is every reading. A number is
-    offered where the readings move it by more than one of its deviations; a corner that lies outside of what was
-    expected is left out of that. `survey` is the round, by default the newest with heights; `stood` says how the
-    setup stood in earlier rounds: what is expected of a later round follows from the one before it.
+    Nothing where none can be foretold. Its adjusters stand where the plan put them; every number of the document
+    behind its heights is a normal variable about what was told, with its own uncertainty or the usual one, and so
+    is every reading. A number is offered where the readings move it by more than one of its deviations; a corner
+    that lies outside of what was expected is left out of that. `survey` is the round, by default the newest with
+    heights; `stood` says how the setup stood in earlier rounds: what is expected of a later round follows from the
+    one before it.
 
     Raises:
         UnknownSetup: the document has no such setup.
     """
+    case = _case(document, setup, survey)
+    got, foretold = case.got, case.foretold
+    every = [p for p in got if p in foretold.at(())]
+    unread = [p for p in document.places if p not in got and p in foretold.at(())]
+    earlier = _from_earlier(document, setup, case.at, stood or {}, case.basis, case.load)
+    tape = BY_HOW["tape"].size
+    guessed = {p: Read(foretold.at(())[p], tape, 0) for p in unread}
+    blind = case.posterior(unread, guessed) if unread else None
+    ahead = [] if blind is None else _rows(unread, guessed, blind, earlier)
+    found = case.posterior(every, got) if every else None
+    if found is None:
+        return Learned(ahead, True, 1.0, [], [], earlier is not None) if ahead else None
+    rows = _rows(every, got, found, earlier)
+    ordinary = found.ordinary if earlier is None else _chance_of(rows)
+    strange = [r.place for r in rows if r.strange]
+    checks = () if case.at is None else document.surveys[case.at].checks
+    ruled = Ruled(1.0, [])
+    if case.basis == "hub_to_arch" and case.load is None and (checks or ordinary <= ORDINARY or strange):
+        cover = found.cover
+        if earlier is not None:
+            cover = tuple(
+                tuple(((r.high - r.low) / (2 * LIKELY)) ** 2 if r is q else 0.0 for q in rows) for r in rows
+            )
+        expected = {r.place: r.expected for r in rows}
+        read = {p: got[p].value for p in every}
+        ruled = causes(document, setup, read, expected, cover, checks, shelf)
+    needs = (ordinary <= ORDINARY or bool(checks)) and (not ruled.causes or ruled.nothing < MORE_LIKELY)
+    aside: list[Place] = []
+    if needs:
+        aside = strange or [max(rows, key=_far).place]
+        rest = [p for p in every if p not in aside]
+        found = (case.posterior(rest, got) if len(rest) >= 2 else None) or found
+        if len(rest) < 2 or found.ordinary <= ORDINARY:
+            aside = every
+    taught = [] if aside == every else _all_taught(case, found)
+    offered = [t for t in taught if t.moves]
+    why = [c for c in ruled.causes if c.chance >= WORTH_A_WORD][:MOST_CAUSES] if needs else []
+    return Learned(
+        [*rows, *ahead], not needs, ordinary, offered, why, earlier is not None, aside if aside != every else [],
+        None if offered or not taught else taught[0], ruled.nothing,
+    )  # fmt: skip
+
+
+def _far(row: Expected) -> float:
+    return abs((row.read or 0.0) - row.expected) / (row.high - row.low)
+
+
+def _all_taught(case: "_Case", found: Posterior) -> list[Taught]:
+    taught = [
+        _taught(case.plain, number, z, d, left)
+        for number, z, d, left in zip(case.numbers, found.moved, case.deviations, found.deviation, strict=True)
+        if z
+    ]
+    return sorted(taught, key=lambda t: -abs(t.after - t.before) / t.sure_before)
+
+
+@dataclass(frozen=True)
+class _Case:
+    """A round of a setup: what was read, and the uncertain numbers behind what was foretold."""
+
+    at: int | None
+    basis: Basis
+    load: str | None
+    got: dict[Place, Read]
+    plain: dict[str, object]
+    numbers: list[Uncertain]
+    deviations: list[float]
+    foretold: "_Foretold"
+
+    def posterior(self, places: Sequence[Place], read: Mapping[Place, Read]) -> Posterior | None:
+        """What readings at some places say of the numbers."""
+
+        def predict(at: Sequence[float]) -> list[float] | None:
+            heights = self.foretold.at(tuple(at) if any(at) else ())
+            return None if any(p not in heights for p in places) else [heights[p] for p in places]
+
+        values, scatters = [read[p].value for p in places], [read[p].scatter for p in places]
+        return posterior(predict, len(self.numbers), values, scatters)
+
+
+def _case(document: Document, setup: str, survey: int | None) -> _Case:
     at = survey if survey is not None else document.survey_index(setup, "hub_to_arch")
-    basis = None if not at or at >= len(document.surveys) else basis_of(document, at)
-    if not at or basis is None:
-        return None
-    got, load = read_in(document, at, basis), load_aboard(document, at)
-    if not got:
-        return None
+    if at is None or not 0 < at < len(document.surveys):
+        at = None
+    basis: Basis = "hub_to_arch" if document.vehicle.kind == "car" else "rider_sag"
+    got: dict[Place, Read] = {}
+    if at is not None:
+        basis = basis_of(document, at)
+        got = read_in(document, at, basis)
+    load = load_aboard(document, at)
     set_so = at_adjusters(document, setup, evaluate_plain(document, setup))
     plain = set_so.model_dump(mode="json")
     with tracing():
@@ -115,53 +201,7 @@ def learn(
     numbers = [n for n in uncertain_numbers(plain, leaves) if not n.path.startswith(mine)]
     deviations = [n.tolerance / sqrt(n.count) for n in numbers]
     foretold = _Foretold(set_so, setup, load, basis, plain, numbers, deviations)
-    every = [p for p in got if p in foretold.at(())]
-
-    def posterior_of(places: Sequence[Place]) -> Posterior | None:
-        def predict(at: Sequence[float]) -> list[float] | None:
-            heights = foretold.at(tuple(at) if any(at) else ())
-            return None if any(p not in heights for p in places) else [heights[p] for p in places]
-
-        return posterior(predict, len(numbers), [got[p].value for p in places], [got[p].scatter for p in places])
-
-    found = posterior_of(every) if every else None
-    if found is None:
-        return None
-    earlier = _from_earlier(document, setup, at, stood or {}, basis, load)
-    rows = _rows(every, got, found, earlier)
-    ordinary = found.ordinary if earlier is None else _chance_of(rows)
-    strange = [r.place for r in rows if r.strange]
-    ruled = Ruled(1.0, [])
-    checked = bool(document.surveys[at].checks)
-    if (
-        basis == "hub_to_arch"
-        and load is None
-        and (checked or (earlier is None and (ordinary <= ORDINARY or strange)))
-    ):
-        ruled = causes(
-            document, setup, {p: got[p].value for p in every},
-            dict(zip(every, found.expected, strict=True)), found.cover, document.surveys[at].checks, shelf,
-        )  # fmt: skip
-    needs = (ordinary <= ORDINARY or checked) and (not ruled.causes or ruled.nothing < MORE_LIKELY)
-    aside: list[Place] = []
-    if needs:
-        aside = strange or [max(rows, key=lambda r: abs(r.read - r.expected) / (r.high - r.low)).place]
-        rest = [p for p in every if p not in aside]
-        found = (posterior_of(rest) if len(rest) >= 2 else None) or found
-        if len(rest) < 2 or found.ordinary <= ORDINARY:
-            aside = every
-    taught = [
-        _taught(plain, number, z, d, left)
-        for number, z, d, left in zip(numbers, found.moved, deviations, found.deviation, strict=True)
-        if aside != every and z
-    ]
-    taught.sort(key=lambda t: -abs(t.after - t.before) / t.sure_before)
-    offered = [t for t in taught if t.moves]
-    why = [c for c in ruled.causes if c.chance >= WORTH_A_WORD][:MOST_CAUSES] if needs else []
-    return Learned(
-        rows, not needs, ordinary, offered, why, earlier is not None, aside if aside != every else [],
-        None if offered or not taught else taught[0], ruled.nothing,
-    )  # fmt: skip
+    return _Case(at, basis, load, got, plain, numbers, deviations, foretold)
 
 
 class _Foretold:
@@ -202,10 +242,11 @@ def _rows(
         if earlier is not None and place in earlier:
             expected, before = earlier[place]
             spread, then = hypot(before, got[place].scatter), expected
-        read = got[place].value
+        read = got[place].value if got[place].count else expected
         z = (read - expected) / spread
         low, high = expected - LIKELY * spread, expected + LIKELY * spread
-        rows.append(Expected(place, expected, low, high, read, then, abs(z) > LIKELY, erfc(abs(z) / sqrt(2))))
+        shown = read if got[place].count else None
+        rows.append(Expected(place, expected, low, high, shown, then, abs(z) > LIKELY, erfc(abs(z) / sqrt(2))))
     return rows
 
 
@@ -213,7 +254,7 @@ def _chance_of(rows: Sequence[Expected]) -> float:
     """Chance of readings that far off in all, were each by itself as expected."""
     from scipy.special import gammaincc
 
-    far = sum(((r.read - r.expected) * 2 * LIKELY / (r.high - r.low)) ** 2 for r in rows)
+    far = sum((_far(r) * 2 * LIKELY) ** 2 for r in rows)
     return float(gammaincc(len(rows) / 2, far / 2))
 
 
@@ -222,14 +263,20 @@ CHANGE_SURE = 0.1
 
 
 def _from_earlier(
-    document: Document, setup: str, survey: int, stood: Mapping[int, Setup], basis: Basis, load: str | None
+    document: Document, setup: str, survey: int | None, stood: Mapping[int, Setup], basis: Basis, load: str | None
 ) -> dict[Place, tuple[float, float]] | None:
     """What the round before leads to expect, with what was turned since, and how sure that is; or nothing."""
+    if survey is None:
+        return None
     before = next(
         (
             i
             for i in reversed(document.rounds_of(setup))
-            if 0 < i < survey and i in stood and load_aboard(document, i) == load and read_in(document, i, basis)
+            if 0 < i < survey
+            and i in stood
+            and not document.surveys[i].set_aside
+            and load_aboard(document, i) == load
+            and read_in(document, i, basis)
         ),
         None,
     )

@@ -9,14 +9,15 @@ from feder.core.benches.settle.knobs import Effects, Knob, effects, moved, tried
 from feder.core.document.base import Place
 from feder.core.document.document import Document
 from feder.core.practice.thresholds import LEVEL_ENOUGH
+from feder.core.practice.tolerances import BY_HOW
 
 if TYPE_CHECKING:
     from numpy import ndarray
 
 USUAL_MOVE = 0.012
 """How far a corner is usually turned, as its own height alone would rise, m: more is the less likely wanted."""
-LEFT_OVER = 0.0015
-"""What may be left at a corner, as read, before another one is turned too, m."""
+LEAST_LEFT = 0.0007
+"""What is left at a corner, as read, however often it was read, m."""
 SMALL_TURN = 0.25
 """Turns below which a collar is left alone."""
 SMALL_MOVE = 5e-4
@@ -124,6 +125,8 @@ def _fewest(
     """Moves of the corners that are off; another one joins where what is left elsewhere is more than its share."""
     import numpy as np
 
+    # read more often, a smaller rest is no longer the tape's
+    leave = np.clip(LEVEL_ENOUGH * scatter / BY_HOW["tape"].size, LEAST_LEFT, LEVEL_ENOUGH)
     off = sorted(free, key=lambda p: -abs(float(miss[places.index(p)])))
     turned = [p for p in off if abs(float(miss[places.index(p)])) > LEVEL_ENOUGH] or off[:1]
     while True:
@@ -133,7 +136,7 @@ def _fewest(
         )
         left = np.abs(miss - then)
         others = [p for p in off if p not in turned]
-        if not others or float(left.max()) <= LEFT_OVER:
+        if not others or not np.any(left > leave):
             return moves, bounded
         turned.append(max(others, key=lambda p: float(left[places.index(p)])))
 

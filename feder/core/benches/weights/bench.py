@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 from math import sqrt
 from typing import TYPE_CHECKING
 
-from feder.core.benches.settle.heights import read_in, stands_in
+from feder.core.benches.settle.heights import read_in
 from feder.core.benches.settle.knobs import effects, knobs_of, on_adjusters, standing
 from feder.core.benches.settle.setdown import Round, rounds_of
 from feder.core.benches.settle.splines import with_finest
@@ -106,8 +106,8 @@ def corner_weights(
     knobs = with_finest(document, setup, knobs_of(document, setup, report))
     read = {} if at is None else _masses(document, at)
     heights = {} if at is None else {p: r.value for p, r in read_in(document, at, "hub_to_arch").items()}
-    foretold = stands_in(report, "hub_to_arch")
     base = standing(free, setup, PLACES)
+    foretold = {} if base is None else {p: float(h) for p, h in zip(PLACES, base[0], strict=True)}
     wanted = {p: side_of(setup_of(document, setup), p).hub_to_arch or foretold.get(p) for p in PLACES}
     for place in PLACES:
         knob, masses = knobs.get(place), read.get(place)
@@ -163,7 +163,11 @@ def _expected(
     stood: Mapping[int, Setup],
 ) -> float | None:
     """The cross weight of the round before, moved by what was turned since."""
-    rounds = [i for i in document.rounds_of(setup) if at is not None and 0 < i < at and i in stood]
+    rounds = [
+        i
+        for i in document.rounds_of(setup)
+        if at is not None and 0 < i < at and i in stood and not document.surveys[i].set_aside
+    ]
     before = next((i for i in reversed(rounds) if len(_masses(document, i)) == 4), None)
     if before is None or base is None:
         return None
