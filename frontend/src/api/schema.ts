@@ -293,23 +293,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/correction": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Collar moves from the heights measured after fitting to those wanted. */
-        post: operations["plans_correct_correction_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/compare": {
         parameters: {
             query?: never;
@@ -6843,28 +6826,6 @@ export interface components {
              */
             load_state?: string | null;
         };
-        /** CorrectionAnswer */
-        CorrectionAnswer: {
-            /** Corners */
-            corners: components["schemas"]["CornerCorrection"][];
-        };
-        /**
-         * CornerCorrection
-         * @description One corner: what was measured, what is wanted, and the collar move between (up positive).
-         */
-        CornerCorrection: {
-            place: components["schemas"]["Place"];
-            /** Measured */
-            measured: number;
-            /** Wanted */
-            wanted: number;
-            /** Collar */
-            collar: number | null;
-            /** Turns */
-            turns: number | null;
-            /** Within */
-            within: boolean;
-        };
         /** CompareAnswer */
         CompareAnswer: {
             found: components["schemas"]["Comparison"];
@@ -10086,39 +10047,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RankAnswer"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorBody"];
-                };
-            };
-        };
-    };
-    plans_correct_correction_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LoadsQuestion"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CorrectionAnswer"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -129,7 +129,12 @@ export const FIELDS: Found[] = [
     hash: '#height-front_left',
   },
   { words: 'Splines, plate angle, free angle', also: 'torsion bar index', station: 'height' },
-  { words: 'Set down: heights read after fitting, what to turn', also: 'correction trim measured', station: 'settle', hash: '' },
+  {
+    words: 'Set down: heights read after fitting, what to turn',
+    also: 'correction trim measured',
+    station: 'settle',
+    hash: '',
+  },
   { words: 'Corner weights', also: 'scales cross balance wedge diagonal', station: 'settle', hash: '' },
   { words: 'Alignment read-out', also: 'toe camber caster thrust rack tracking', station: 'settle', hash: '' },
   { words: 'Log of changes', also: 'diary notes felt entry settling', station: 'settle', hash: '' },

@@ -203,8 +203,8 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
   </p>
   <FindingList :findings="findings" />
   <p v-if="!vehicle.isFound.value" id="fitted" class="quiet mt-3">
-    Once it stands: <router-link class="link" :to="`/vehicle/${vehicle.id}/settle`">set down</router-link>, what to turn,
-    and what could explain it.
+    Once it stands: <router-link class="link" :to="`/vehicle/${vehicle.id}/settle`">set down</router-link>, what to
+    turn, and what could explain it.
   </p>
   <HeightSettings />
 </template>

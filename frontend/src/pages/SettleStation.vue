@@ -31,6 +31,12 @@ const VIEWS: { id: string; words: string; view: Component; cars?: boolean }[] = 
 ]
 const views = computed(() => VIEWS.filter((v) => !v.cars || !onTwo(vehicle.document.value)))
 const here = computed(() => views.value.find((v) => v.id === route.query.view) ?? views.value[0]!)
+/** What stands on the wheels, where a plan is in hand. */
+const on = computed(() =>
+  vehicle.setup.value?.stage === 'plan'
+    ? (vehicle.document.value?.setups.findLast((s) => s.stage === 'fitted' || s.stage === 'settled') ?? null)
+    : null,
+)
 const open = (id: string): void => void router.replace({ query: { ...route.query, view: id }, hash: '' })
 function moved(by: number): void {
   const at = views.value.findIndex((v) => v.id === here.value.id) + by
@@ -64,6 +70,10 @@ function moved(by: number): void {
     <b class="grade-look">Look</b> {{ log.waiting.value }} of the log kept here, sent when Feder answers.
   </p>
   <p v-if="log.trouble.value" role="alert"><b class="grade-stop">Stop</b> {{ log.trouble.value }}</p>
+  <p v-if="on" class="small">
+    <b class="grade-note">Note</b> {{ vehicle.setup.value?.name }} is a plan. On the wheels stands
+    <button class="link" @click="vehicle.selectSetup(on.id)">{{ on.name }}</button>
+  </p>
   <div id="settle-view" role="tabpanel" :aria-labelledby="`tab-${here.id}`">
     <p v-if="vehicle.isFound.value" class="mt-2">
       As found is what the survey read. Choose what was fitted on the setup line above: it is that which is set down.

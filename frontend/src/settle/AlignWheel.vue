@@ -128,6 +128,6 @@ const asAngle = computed(() => props.angles || (read.value?.toe_angle != null &&
 </template>
 
 <style scoped>
-.wheel { width: 100%; border-collapse: collapse; table-layout: fixed; } thead th { font-weight: 400; font-size: var(--t-1); color: var(--ink-2); text-align: right; } thead th:first-child { text-align: left; font-weight: 600; font-size: var(--t-2); color: var(--ink); width: 82px; } thead th:nth-child(3) { width: 72px; }
+.wheel { width: 100%; border-collapse: collapse; table-layout: fixed; } thead th { font-weight: 400; font-size: var(--t-1); color: var(--ink-2); text-align: right; } thead th:first-child { text-align: left; font-weight: 600; font-size: var(--t-2); color: var(--ink); width: 74px; } thead th:nth-child(3) { width: 64px; }
 tbody th { font-weight: 400; text-align: left; } tbody th.off::after { content: ' ⚑'; color: var(--look); } td { text-align: right; padding: 0 2px; border-top: 1px solid var(--rule); } tbody th { border-top: 1px solid var(--rule); } .plan { color: var(--plan); font-weight: 600; } small { color: var(--ink-2); font-size: var(--t-1); }
 </style>

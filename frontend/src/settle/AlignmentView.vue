@@ -109,12 +109,7 @@ const told = (w: WheelRound): Partial<WheelRound> & { place: Place } =>
 </script>
 
 <template>
-  <RoundBar
-    :rounds="rounds"
-    :ticks="[
-      ['rolled', 'rolled'],
-      ['loaded', 'loaded'],
-    ]" />
+  <RoundBar :rounds="rounds" plain :ticks="[]" />
   <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>
   <template v-if="bench">
     <div class="bar">
@@ -152,7 +147,8 @@ const told = (w: WheelRound): Partial<WheelRound> & { place: Place } =>
     <div role="status">
       <p v-for="w in said.slice(0, 3)" :key="w.rule + w.place" class="say">
         <b :class="`grade-${w.grade}`">{{ GRADE[w.grade] }}</b>
-        {{ sentence(w.text, w.numbers ?? {}, units.system.value) }} <span class="quiet">{{ w.mend }}.</span>
+        {{ sentence(w.text, w.numbers ?? {}, units.system.value) }}
+        <span v-if="w === said[0]" class="quiet">{{ w.mend }}.</span>
       </p>
       <p v-if="here && !said.length" class="say"><b>Nothing is wrong with it.</b> Leave it.</p>
       <p v-if="!here" class="say">
@@ -257,7 +253,7 @@ const told = (w: WheelRound): Partial<WheelRound> & { place: Place } =>
 
 <style scoped>
 .bar { display: flex; flex-wrap: wrap; gap: 0 16px; align-items: center; } .bar label { display: inline-flex; align-items: center; gap: 7px; min-height: 44px; cursor: pointer; } .box { width: 18px; height: 18px; accent-color: var(--ink); } .seg { display: flex; } .seg button { min-height: 44px; padding: 0 12px; border-bottom: 3px solid transparent; } .seg button[aria-pressed='true'] { border-color: var(--ink); font-weight: 600; }
-.say { font-size: var(--t-3); line-height: 1.25; margin: 2px 0 4px; }
+.say { line-height: 1.25; margin: 2px 0 4px; } .say:first-child { font-size: var(--t-3); }
 .four { display: grid; grid-template-columns: minmax(0, 1fr) 208px minmax(0, 1fr); gap: 6px 14px; border-top: 1.5px solid var(--ink); padding-top: 6px; } .fl { grid-area: 1 / 1; } .fr { grid-area: 1 / 3; } .rl { grid-area: 2 / 1; } .rr { grid-area: 2 / 3; } .mid { grid-area: 1 / 2 / 3 / 3; }
 .sums { display: flex; flex-wrap: wrap; gap: 0 18px; border-top: 1px solid var(--rule); padding: 4px 0; } .plan { color: var(--plan); font-weight: 600; }
 .below { display: grid; grid-template-columns: 232px minmax(0, 1fr) auto; gap: 18px; border-top: 1.5px solid var(--ink); padding-top: 6px; } h3 { font-size: var(--t-2); }

@@ -48,9 +48,13 @@ const says = computed(
       ? `, expected ${mm(props.expected.expected)}, between ${mm(props.expected.low)} and ${mm(props.expected.high)}; ${word.value}`
       : ''),
 )
-function typed(value: number | null): void {
-  emit('read', value, again.value)
-  again.value = false
+const typed = (value: number | null): void => emit('read', value, false)
+/** A second reading is whole only once the hand leaves it: "355" may become "355.5". */
+const more = ref<number | null>(null)
+function onceMore(): void {
+  if (more.value !== null) emit('read', more.value, true)
+  if (more.value !== null) again.value = false
+  more.value = null
 }
 </script>
 
@@ -96,7 +100,9 @@ function typed(value: number | null): void {
         of="Survey.hub_to_arch"
         unit-text=""
         :model-value="null"
-        @update:model-value="typed" />
+        @update:model-value="(v) => (more = v)"
+        @enter="onceMore"
+        @focusout="onceMore" />
       <p v-if="expected" class="small">
         {{ mm(expected.expected) }} <span class="quiet">±{{ mm((expected.high - expected.low) / 2) }}</span>
       </p>

@@ -14,7 +14,7 @@ import { provideLog } from './useLog'
 const route = useRoute()
 const router = useRouter()
 const vehicle = provideVehicle(String(route.params.id))
-const log = provideLog()
+const log = provideLog(vehicle)
 const draft = useLocalStorage<LogEntry | null>(`feder-entry-phone ${vehicle.id}`, null, {
   serializer: { read: (t) => JSON.parse(t) as LogEntry | null, write: (v) => JSON.stringify(v) },
 })

@@ -22,6 +22,7 @@ const y = (i: number): number => 6 + i * 9
     <button
       v-for="(f, i) in FELT"
       :key="f"
+      type="button"
       role="radio"
       class="key"
       :aria-checked="f === felt"

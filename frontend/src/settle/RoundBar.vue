@@ -8,7 +8,12 @@ import { useLog } from './useLog'
 import type { Rounds } from './useRounds'
 
 /** The rounds of a setup, a new one, and what was true of the one looked at. Nothing written into one changes another. */
-const props = defineProps<{ rounds: Rounds; ticks: [keyof NonNullable<Survey['conditions']>, string][] }>()
+const props = defineProps<{
+  rounds: Rounds
+  ticks: [keyof NonNullable<Survey['conditions']>, string][]
+  /** Without what only heights and weights need. */
+  plain?: boolean
+}>()
 const log = useLog()
 const all = computed(() => props.rounds.indices.value)
 const now = computed(() => props.rounds.round.value)
@@ -44,7 +49,7 @@ const now = computed(() => props.rounds.round.value)
       :decimals="0"
       :model-value="now?.odometer"
       @update:model-value="(v) => rounds.set('odometer of the round', 'odometer', v)" />
-    <label v-if="now" class="tick"
+    <label v-if="now && !plain" class="tick"
       ><input
         type="checkbox"
         :checked="!!now.set_aside"

@@ -19,8 +19,8 @@ import { useRounds } from './useRounds'
 const route = useRoute()
 const vehicle = provideVehicle(String(route.params.id))
 const units = useUnits()
-const log = provideLog()
-const rounds = useRounds()
+const log = provideLog(vehicle)
+const rounds = useRounds(vehicle)
 const at = ref(0)
 const DONE = WALK.length
 const place = computed<Place | null>(() => WALK[at.value] ?? null)
@@ -191,19 +191,19 @@ const readAll = computed(() => WALK.every((p) => mean(p) !== null))
           </p>
         </div>
         <svg v-if="scale" width="120" height="132" aria-hidden="true">
-          <path class="axis" d="M40 0V132" />
+          <path class="axis" d="M52 0V132" />
           <g v-for="t in scale.ticks.filter((x) => x.major)" :key="t.value">
-            <path class="axis" :d="`M40 ${t.y}h8`" />
+            <path class="axis" :d="`M52 ${t.y}h8`" />
             <text x="34" :y="t.y + 4.5" text-anchor="end">
               {{ units.show(t.value, 'm', { decimals: unit.name === 'in' ? 2 : 0 }) }}
             </text>
           </g>
-          <path v-if="row(place)?.wanted != null" class="wants" :d="`M38 ${scale.y(row(place)!.wanted!)}l-13 -8v16z`" />
+          <path v-if="row(place)?.wanted != null" class="wants" :d="`M50 ${scale.y(row(place)!.wanted!)}l-13 -8v16z`" />
           <path
             v-if="expected(place)"
             class="axis"
-            :d="`M54 ${scale.y(expected(place)!.low)}h12M54 ${scale.y(expected(place)!.high)}h12M60 ${scale.y(expected(place)!.low)}V${scale.y(expected(place)!.high)}`" />
-          <path v-if="mean(place) !== null" class="reads" :d="`M40 ${scale.y(mean(place)!)}H72l14 -8v16l-14 -8`" />
+            :d="`M64 ${scale.y(expected(place)!.low)}h12M64 ${scale.y(expected(place)!.high)}h12M70 ${scale.y(expected(place)!.low)}V${scale.y(expected(place)!.high)}`" />
+          <path v-if="mean(place) !== null" class="reads" :d="`M52 ${scale.y(mean(place)!)}H82l14 -8v16l-14 -8`" />
         </svg>
       </div>
       <p v-if="expected(place) && mean(place) === null" class="quiet">
@@ -247,7 +247,7 @@ const readAll = computed(() => WALK.every((p) => mean(p) !== null))
           bench.</template
         >
       </p>
-      <p v-else-if="down?.level"><b>Every corner stands within 2 mm of what is wanted:</b> leave it.</p>
+      <p v-else-if="down?.level"><b>Every corner stands near enough to what is wanted:</b> leave it.</p>
       <div v-for="r in down?.rows ?? []" :key="r.place" class="turn">
         <b>{{ placeWords(r.place) }}</b>
         <TurnCell :row="r" :waits="!!learned && !learned.ordinary" />

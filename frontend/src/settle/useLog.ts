@@ -2,7 +2,7 @@ import { get, set } from 'idb-keyval'
 import { computed, inject, type InjectionKey, onScopeDispose, provide, type Ref, ref, shallowRef, watch } from 'vue'
 
 import { api, type ChangedRow, type Document, isAway, type LogEntry, type Logged, messageOf } from '@/api/client'
-import { useVehicle } from '@/composables/useVehicle'
+import { useVehicle, type VehicleWork } from '@/composables/useVehicle'
 import type { Beside } from '@/logic/patch'
 
 /** What is on its way to the log: written here first, sent when Feder answers. */
@@ -41,8 +41,8 @@ export const localNow = (): string => {
 }
 export const entryId = (): string => `e-${Math.random().toString(36).slice(2, 12)}`
 
-export function provideLog(): LogWork {
-  const vehicle = useVehicle()
+/** `vehicle` is handed over by a page that provides it itself. */
+export function provideLog(vehicle: VehicleWork = useVehicle()): LogWork {
   const setup = computed(() => (vehicle.isFound.value ? null : (vehicle.setup.value?.id ?? null)))
   const entries = shallowRef<Logged[]>([])
   const count = ref(0)

@@ -1,8 +1,8 @@
-import { computed, type ComputedRef, ref, type Ref } from 'vue'
+import { computed, type ComputedRef, ref } from 'vue'
 
 import type { Document, Place, Reading, Survey, WheelRound } from '@/api/client'
 import type { Edit, Path } from '@/logic/patch'
-import { useVehicle } from '@/composables/useVehicle'
+import { useVehicle, type VehicleWork } from '@/composables/useVehicle'
 
 export type Quantity = Reading['quantity']
 const HOW: Partial<Record<Quantity, Reading['how']>> = { mass: 'scales' }
@@ -29,8 +29,9 @@ const today = (): string => {
   return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString()
 }
 
-export function useRounds(chosen: Ref<number | null> = ref(null)): Rounds {
-  const vehicle = useVehicle()
+/** `vehicle` is handed over by a page that provides it itself. */
+export function useRounds(vehicle: VehicleWork = useVehicle()): Rounds {
+  const chosen = ref<number | null>(null)
   const document_ = computed<Document | null>(() => vehicle.document.value)
   const surveys = computed<Survey[]>(() => document_.value?.surveys ?? [])
   const indices = computed(() =>

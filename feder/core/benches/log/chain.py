@@ -1,9 +1,10 @@
 """The chain of changes in a log: from one state of a setup to the next, and any state built again."""
 
-from jsonpatch import JsonPatch, make_patch
+from jsonpatch import JsonPatch, JsonPatchException, make_patch
+from jsonpointer import JsonPointerException
 from pydantic import ValidationError
 
-from feder.core.document.changes import Change
+from feder.core.document.changes import BadPatch, Change
 from feder.core.document.document import BadDocument, faults_of
 from feder.core.document.setup import Setup
 
@@ -19,14 +20,19 @@ def patch_between(before: Setup | None, after: Setup) -> list[Change]:
 
 
 def rebuilt(state: object, patches: list[list[Change]]) -> object:
-    """The plain data of a setup after a chain of patches."""
+    """The plain data of a setup after a chain of patches. Raises `BadPatch` where one does not fit."""
     for patch in patches:
         for change in patch:
             if change.path == "":
                 state = change.value
             else:
                 told = change.model_dump(exclude={"value"} if change.op == "remove" else None)
-                state = JsonPatch([told]).apply(state, in_place=False)
+                try:
+                    state = JsonPatch([told]).apply(state, in_place=False)
+                except (JsonPatchException, JsonPointerException, TypeError) as error:
+                    raise BadPatch(
+                        f"log: a change does not fit what was before it: {error}"[:200], key="log"
+                    ) from None
     return state
 
 

@@ -98,6 +98,8 @@ def changed(document: Document, setup: str, before: Setup, after: Setup) -> list
         rows += _parts(end, sides)
         for name, member in ADJUSTERS.items():
             values = [[_figure(t, p, name) for p in places] for t in told]
+            if name == "collar" and document.vehicle.kind != "car":
+                member = _Member("preload", "collars", "m", True)
             row = _numbers(end, member, values)
             if row is not None:
                 seat = sides[1][0].seat

@@ -6,11 +6,10 @@ from dataclasses import dataclass, field, replace
 from feder.core.benches.settle.heights import Basis, basis_of, load_aboard, read_in, stands, wanted_in
 from feder.core.benches.settle.knobs import Knob, knobs_of, moved, on_adjusters
 from feder.core.benches.settle.splines import whole_move, with_finest
-from feder.core.benches.settle.turn import Turn, what_to_turn
+from feder.core.benches.settle.turn import Turn, near_enough, what_to_turn
 from feder.core.document.base import Place
 from feder.core.document.document import Document
 from feder.core.document.survey import Conditions
-from feder.core.practice.thresholds import LEVEL_ENOUGH
 from feder.core.report.evaluate import evaluate_plain
 from feder.core.standing.facts import setup_of
 
@@ -61,7 +60,7 @@ class SetDown:
     rows: list[SetDownRow]
     conditions: Conditions
     level: bool
-    """Whether every corner read stands within 2 mm of what is wanted."""
+    """Whether every corner read stands near enough to what is wanted: 2 mm, less where it was read more often."""
     worst_then: float | None = None
     """Largest distance from what is wanted once turned, m."""
     missing: list[Place] = field(default_factory=list)
@@ -107,7 +106,7 @@ def set_down(
                 wanted=want,
                 off=off,
                 low=off is not None and (off > 0) == (used == "rider_sag"),
-                within=off is not None and abs(off) <= LEVEL_ENOUGH,
+                within=off is not None and got is not None and abs(off) <= near_enough(got.scatter),
                 turn=turn,
                 words=words.get(place, ""),
                 whole=turn is None or turn.kind != "splines" or place in words,

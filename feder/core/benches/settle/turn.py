@@ -61,7 +61,7 @@ def what_to_turn(
     """The moves that bring the readings to what is wanted, by adjusters that may be turned.
 
     Minimises sum(miss^2)/scatter^2 + sum(move^2)/usual^2, a move counted as what it alone does to its own corner:
-    warp is far softer than roll, and all four collars together would chase the tape. What stands within 2 mm is
+    warp is far softer than roll, and all four collars together would chase the tape. What stands near enough is
     left, if all of it does; a move too small for a hand is left out and the others found anew. `document` has
     its adjusters set.
     """
@@ -77,7 +77,7 @@ def what_to_turn(
     scatter = np.array([read[p].scatter for p in places])
     moves: dict[Place, float] = {}
     bounded: set[Place] = set()
-    if any(abs(m) > LEVEL_ENOUGH for m in miss):
+    if any(abs(m) > near_enough(float(s)) for m, s in zip(miss, scatter, strict=True)):
         moves, bounded = _fewest(knobs, free, effect, rows, places, miss, scatter)
     then = {}
     if moves:
@@ -90,6 +90,11 @@ def what_to_turn(
         )
         for p in knobs
     ]
+
+
+def near_enough(scatter: float) -> float:
+    """What is left alone: 2 mm of one reading; read more often, a smaller rest is no longer the tape's."""
+    return min(LEVEL_ENOUGH, max(LEAST_LEFT, LEVEL_ENOUGH * scatter / BY_HOW["tape"].size))
 
 
 def effects_of(
@@ -125,10 +130,9 @@ def _fewest(
     """Moves of the corners that are off; another one joins where what is left elsewhere is more than its share."""
     import numpy as np
 
-    # read more often, a smaller rest is no longer the tape's
-    leave = np.clip(LEVEL_ENOUGH * scatter / BY_HOW["tape"].size, LEAST_LEFT, LEVEL_ENOUGH)
+    leave = np.array([near_enough(float(s)) for s in scatter])
     off = sorted(free, key=lambda p: -abs(float(miss[places.index(p)])))
-    turned = [p for p in off if abs(float(miss[places.index(p)])) > LEVEL_ENOUGH] or off[:1]
+    turned = [p for p in off if abs(float(miss[places.index(p)])) > leave[places.index(p)]] or off[:1]
     while True:
         moves, bounded = _found(knobs, turned, effect, rows, miss, scatter)
         then = sum(
