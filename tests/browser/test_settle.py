@@ -204,7 +204,7 @@ def test_an_entry_fills_itself_and_any_state_comes_back_as_a_branch(served, watc
     assert (last.entry.felt, last.entry.words, last.changes[0].words) == (
         "better",
         ("follows",),
-        "rear bump clicks from shut",
+        "front bump clicks from shut",
     )
     page.get_by_role("button", name="return to entry 3").click()
     saved(page)
