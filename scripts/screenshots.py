@@ -29,11 +29,9 @@ VIEWS: dict[str, tuple[str, str, int, int]] = {
     "garage": ("/", "light", 1280, 800),
     "brief": ("{nettle}/brief", "light", 1280, 800),
     "survey": ("{nettle}/survey", "light", 1280, 800),
-    "walk": ("{nettle}/survey?walk=1", "light", 1280, 800),
     "geometry": ("{nettle}/geometry", "light", 1280, 800),
     "springs": ("{nettle}/springs", "light", 1280, 800),
     "loads": ("{bramble}/springs?view=loads", "light", 1280, 800),
-    "roll": ("{sedge}/springs?view=roll", "light", 1280, 800),
     "travel": ("{sedge}/travel", "light", 1280, 800),
     "damping": ("{nettle}/damping", "light", 1280, 800),
     "bounce": ("{nettle}/damping?view=bounce", "light", 1280, 800),
@@ -43,8 +41,15 @@ VIEWS: dict[str, tuple[str, str, int, int]] = {
     "sag": ("{magpie}/height", "light", 1280, 800),
     "sag-phone": ("{magpie}/walk", "light", 390, 844),
     "fit": ("{nettle}/fit", "light", 1280, 800),
+    "set-down": ("{nettle}/settle", "light", 1280, 800),
+    "log": ("{nettle}/settle?view=log", "light", 1280, 800),
     "sheet": ("{nettle}/sheet", "light", 1280, 800),
     "shelf": ("/shelf", "light", 1280, 800),
+}
+# buttons pressed before a picture is taken
+PRESSED: dict[str, tuple[str, ...]] = {
+    "set-down": ("Setup fitted", "round 1"),
+    "log": ("Setup fitted",),
 }
 
 
@@ -80,6 +85,10 @@ def take(browser: Browser, base: str, name: str, folder: Path) -> None:
     found = page.request.get(f"{base}/api/vehicles").json()["vehicles"]
     page.goto(base + address.format(**{v["name"].lower(): f"/vehicle/{v['id']}" for v in found}))
     settled(page)
+    for button in PRESSED.get(name, ()):
+        page.get_by_role("button", name=button, exact=True).click()
+        page.wait_for_timeout(600)
+        settled(page)
     page.screenshot(path=folder / f"{name}.png", animations="disabled")
     context.close()
 

@@ -11,6 +11,7 @@ from feder.core.standing.facts import gather, side_of
 from feder.core.standing.stand import stand
 from feder.sheet.curves import curves_table
 from feder.sheet.parts import parts_table
+from feder.sheet.read import read_table
 from feder.sheet.table import Table
 from feder.units.show import SHOWN_UNIT, figure, unit_shown
 
@@ -23,6 +24,7 @@ def further(document: Document, setup: Setup, report: Report, system: str) -> li
         cycle = (parts_table(document, setup, report, system), curves_table(document, setup, system))
         return [t for t in cycle if t is not None]
     tables = (
+        read_table(document, setup, report, system),
         parts_table(document, setup, report, system),
         curves_table(document, setup, system),
         _stops(document, setup, report, system),

@@ -2,7 +2,7 @@
 
 import re
 from math import pi as PI
-from math import radians, sqrt
+from math import radians, sin, sqrt
 
 import pytest
 
@@ -13,7 +13,9 @@ from feder.core.report.evaluate import evaluate
 from feder.demo.magpie import magpie
 from feder.demo.nettle import nettle
 from feder.demo.sedge import sedge
+from feder.demo.settled import settled_nettle
 from feder.demo.tansy import tansy
+from feder.sheet.more import further
 from tests.changes import with_side
 from tests.sheet.test_sheet_measured import page, rows
 
@@ -196,3 +198,31 @@ def test_a_bikes_bands_of_sag_stand_as_they_are_read():
     # along the fork's tube and at the wheel, as the brief has them
     assert "rider 30–40, alone 15–25 mm" in html
     assert "rider 30–40, alone 5–15 mm" in html
+
+
+def test_what_was_read_once_it_stood_is_on_the_further_pages():
+    car = settled_nettle().document
+    (table,) = [
+        t
+        for t in further(car, car.setups[2], evaluate(car, "fitted"), "metric")
+        if t.heading == "Read once it stood"
+    ]
+    assert table.columns == ["", "front left", "front right", "rear left", "rear right"]
+    assert table.rows == [
+        ["hub to arch, mm", "352", "352", "350", "351"],
+        ["scale, kg", "313.0", "294.5", "203.0", "200.5"],
+        ["toe of the wheel, in +, mm", "−0.4", "−0.6", "2.5", "−0.6"],
+        ["camber, °", "−2.5", "−2.4", "−1.8", "−1.9"],
+        ["caster, °", "4.4", "4.6", "–", "–"],
+    ]
+    assert table.note == "Cross weight (front right and rear left) 49.2 %. Newest round 2026-07-26."
+    plan = further(car, car.setups[1], evaluate(car, "plan"), "metric")
+    assert not any(t.heading == "Read once it stood" for t in plan)
+
+
+def test_toe_read_as_an_angle_is_told_across_its_rim():
+    car = settled_nettle().document
+    newest = car.surveys[-1]
+    wheels = tuple(w.but(toe=None, toe_angle=0.01) if w.place == "front_left" else w for w in newest.wheels)
+    car = car.but(surveys=(*car.surveys[:-1], newest.but(wheels=wheels)))
+    assert evaluate(car, "fitted").corners["front_left"].toe_measured.value == pytest.approx(0.380 * sin(0.01))

@@ -22,6 +22,12 @@ def toe_as_angle(toe: Metre, rim_diameter: Length) -> Radian:
     return asin(toe / rim_diameter)
 
 
+@formula(result="toe", source="the rim's edges part by its diameter times the sine")
+def toe_at_rim(toe_angle: Radian, rim_diameter: Length) -> Metre:
+    """Toe of one wheel across its rim."""
+    return rim_diameter * sin(toe_angle)
+
+
 @checked
 def toe_angle(toe: Metre, rim_diameter: Length) -> Radian:
     """Toe angle of one wheel (half the total), toe-in positive.

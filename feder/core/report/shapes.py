@@ -108,6 +108,10 @@ class CornerReport:
     """Hub to arch, floor to arch and scale as read with this setup on the wheels; `hub_to_arch` is predicted."""
     floor_measured: Figure | None = None
     mass_measured: Figure | None = None
+    toe_measured: Figure | None = None
+    camber_measured: Figure | None = None
+    caster_measured: Figure | None = None
+    """As the newest read-out of this setup shows them; toe of this wheel at its rim."""
     hub_off: Figure | None = None
     """Measured hub to arch less the predicted one."""
     wheel_travel: Figure | None = None

@@ -1497,6 +1497,12 @@ export interface components {
             /** @default null */
             mass_measured?: components["schemas"]["Figure"] | null;
             /** @default null */
+            toe_measured?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            camber_measured?: components["schemas"]["Figure"] | null;
+            /** @default null */
+            caster_measured?: components["schemas"]["Figure"] | null;
+            /** @default null */
             hub_off?: components["schemas"]["Figure"] | null;
             /** @default null */
             wheel_travel?: components["schemas"]["Figure"] | null;

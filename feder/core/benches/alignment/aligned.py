@@ -1,7 +1,7 @@
 """What a read-out shows of each wheel and axle, led to angles against the centre line."""
 
 from dataclasses import dataclass
-from math import asin, sin
+from math import asin
 
 from feder.core.document.base import EndName, Place
 from feder.core.document.document import Document
@@ -130,8 +130,3 @@ def wheel_of(document: Document, place: Place, before: Angles, now: Angles, at: 
         off("caster", CASTER_OFF),
         None if now.toe is None else float(scrub(now.toe)),
     )
-
-
-def toe_at_rim(angle: float, rim: float) -> float:
-    """Toe of a wheel at its rim from its angle, m."""
-    return rim * sin(angle)

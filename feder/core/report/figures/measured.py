@@ -1,7 +1,9 @@
 """What was measured with a setup on the wheels, beside what was predicted of it."""
 
 from feder.core.document.base import Place
+from feder.core.document.cursor import number
 from feder.core.document.setup import Setup
+from feder.core.formulas.alignment import toe_at_rim
 from feder.core.formulas.wheel_heights import sag_height_of
 from feder.core.report.figures.sags import along_as_read
 from feder.core.report.shapes import CornerReport, Figure, SagReport, figure
@@ -28,6 +30,27 @@ def tell_measured(facts: Facts, setup: Setup, corners: dict[Place, CornerReport]
         corner.mass_measured = figure(read("mass", "scale reading"), "kg")
         if hub is not None and corner.hub_to_arch is not None:
             corner.hub_off = figure(hub - corner.hub_to_arch.value, "m")
+
+        _tell_read_out(facts, setup, place, corner)
+
+
+def _tell_read_out(facts: Facts, setup: Setup, place: Place, corner: CornerReport) -> None:
+    """Write the newest read-out of a wheel into its corner; toe read as an angle is led to its rim."""
+    rim = facts.corners[place].end.end.tyre.rim_diameter
+    for index in reversed(facts.document.rounds_of(setup.id)):
+        wheels = facts.document.surveys[index].wheels
+        at = next((i for i, w in enumerate(wheels) if w.place is place), None)
+        if at is None:
+            continue
+        wheel, here = wheels[at], facts.at.surveys[index].wheels[at]
+        for name in ("toe", "camber", "caster"):
+            if getattr(wheel, name) is not None and getattr(corner, f"{name}_measured") is None:
+                value = number(here[name], f"{place.words} {name}, read out", source="read out")
+                setattr(corner, f"{name}_measured", figure(value, "m" if name == "toe" else "rad"))
+        if wheel.toe_angle is not None and rim is not None and corner.toe_measured is None:
+            angle = number(here.toe_angle, f"{place.words} toe, read out", source="read out")
+            across = number(facts.ends[place.end].at.tyre.rim_diameter, f"{place.end} rim diameter")
+            corner.toe_measured = figure(toe_at_rim(angle, across), "m")
 
 
 def tell_measured_sags(facts: Facts, setup: str, sags: dict[Place, SagReport]) -> None:
