@@ -90,6 +90,8 @@ function onceMore(): void {
         of="Survey.hub_to_arch"
         unit-text=""
         :readonly="fixed"
+        :computed-value="fixed"
+        :kind="fixed ? 'fine length' : undefined"
         :model-value="row.read"
         @update:model-value="typed" />
       <QuantityField

@@ -34,11 +34,12 @@ const end = ref(0)
 const entries = computed(() => {
   const all = log.entries.value
   const to = all.length - end.value
-  return all.slice(Math.max(0, to - SHOWN.value), to)
+  const shown = all.slice(Math.max(0, to - SHOWN.value), to)
+  return narrow.value ? shown.reverse() : shown
 })
 const newest = computed(() => log.entries.value.at(-1)?.number ?? 0)
 async function earlier(): Promise<void> {
-  const first = entries.value[0]
+  const first = narrow.value ? entries.value.at(-1) : entries.value[0]
   if (first && first === log.entries.value[0]) await log.older()
   end.value = Math.min(end.value + SHOWN.value, Math.max(0, log.entries.value.length - 1))
 }
@@ -246,7 +247,7 @@ const changesWords = computed(() =>
     <p class="foot">
       <span class="quiet">show</span
       ><label v-for="f in FILTERS" :key="f"><input v-model="show[f]" type="checkbox" class="box" /> {{ f }}</label
-      ><button v-if="(entries[0]?.number ?? 1) > 1" class="link" @click="earlier">earlier ones</button
+      ><button v-if="Math.min(...entries.map((e) => e.number), 1e9) > 1 && entries.length" class="link" @click="earlier">earlier ones</button
       ><button v-if="end > 0" class="link" @click="end = Math.max(0, end - SHOWN)">later ones</button
       ><button class="link end" @click="open('older')">type in an older entry</button>
     </p>

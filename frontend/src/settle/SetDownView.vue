@@ -157,7 +157,7 @@ const label = (p: Place): string =>
       <b class="grade-look">Look</b> <b>Together they stand off what was expected</b> farther than chance does, though
       none by itself. Find the cause first.
     </p>
-    <p v-else-if="down.level"><b>Every corner read stands near enough to what is wanted:</b> leave it.</p>
+    <p v-else-if="down.level"><b>Every {{ two ? 'wheel' : 'corner' }} read stands near enough to what is wanted:</b> leave it.</p>
     <p v-else-if="turns.length">
       <b v-if="learned">Nothing needs explaining.</b>
       <template v-if="learned?.after_earlier"> By the round before and what was turned since.</template> Turn as told,
