@@ -25,6 +25,7 @@ surveys = APIBlueprint("surveys", __name__, url_prefix="/api/survey", abp_respon
 
 class SurveyQuestion(AboutDocument):
     system: System = "metric"
+    survey: int = Field(0, ge=0, le=1000, description="Which one: the first is as found, later ones are rounds.")
 
 
 @surveys.post("/file")
@@ -34,11 +35,12 @@ def survey_file(body: SurveyQuestion) -> Response:
     def show(value: float, unit: str) -> str:
         return figure(value, unit, body.system, unit=True, decimals=2).replace("−", "-").replace("°", "deg")
 
-    return Response(written(survey_rows(body.document, show)), mimetype="text/csv")
+    return Response(written(survey_rows(body.document, show, body.survey)), mimetype="text/csv")
 
 
 class SurveyFile(AboutDocument):
     text: str = Field(max_length=500_000)
+    survey: int = Field(0, ge=0, le=1000)
 
 
 class SurveyPatch(Wire):
@@ -48,7 +50,7 @@ class SurveyPatch(Wire):
 @surveys.post("/read", responses={200: SurveyPatch})
 def read_survey(body: SurveyFile) -> Response:
     """The changes that a survey file makes; refused whole when a line is at fault."""
-    steps = survey_from_csv(body.document, body.text, read_cell)
+    steps = survey_from_csv(body.document, body.text, read_cell, body.survey)
     return answered(SurveyPatch(patch=steps))
 
 

@@ -183,3 +183,20 @@ def test_taking_over_what_was_taught_says_how_it_was_got(driven):
     values = {c["path"].rsplit("/", 1)[1]: c["value"] for c in rate["patch"]}
     assert values["how"] == "fit"
     assert values["tolerance"] == pytest.approx(rate["sure_after"])
+
+
+def test_a_rounds_readings_go_out_as_csv_and_come_into_another_round(driven):
+    client, _, document = driven
+    newest = rounds(document)[-1]
+    text = client.post("/api/survey/file", json={"document": document, "survey": newest}).get_data(as_text=True)
+    assert len(text.splitlines()) == 1 + 4 + 4  # weights and heights, nothing that the setup holds
+    document["surveys"].append({"id": "fresh", "setup": "fitted", "readings": []})
+    body = {"document": document, "text": text, "survey": newest + 1}
+    (change,) = client.post("/api/survey/read", json=body).get_json()["patch"]
+    assert change["path"] == f"/surveys/{newest + 1}/readings"
+    kept = {(r["place"], r["quantity"]): r["value"] for r in change["value"]}
+    assert kept["front_right", "mass"] == pytest.approx(294.5)
+    assert kept["rear_left", "hub_to_arch"] == pytest.approx(0.350)
+    for wrong in (text + "front left,camber,-2 deg\n", "place,what,value\n"):
+        assert client.post("/api/survey/read", json={**body, "text": wrong}).status_code == 422
+    assert client.post("/api/survey/read", json={**body, "survey": 99}).status_code == 422

@@ -195,6 +195,18 @@ def test_turns_taken_on_a_plan_set_by_height_leave_the_other_collars_where_they_
     assert float(now[Place.REAR_LEFT].hub_to_arch.value) > 0.3535
 
 
+def test_where_no_height_was_asked_what_the_collars_gave_stays_wanted_after_a_turn():
+    car = fitted()
+    for place in CORNERS:
+        car = with_side(car, "fitted", place, hub_to_arch=None)
+    foretold = heights_of(car, 2)
+    car = with_round(car, "fitted", foretold | {"front_left": foretold["front_left"] + 0.005})
+    told = set_down(car, "fitted")
+    assert {r.place.value: r.wanted for r in told.rows} == pytest.approx(foretold, abs=2e-5)
+    turned = applied(car, "fitted", TakeTurns(act="take turns", to={Place.FRONT_LEFT: told.rows[0].turn.then}))
+    assert {r.place.value: r.wanted for r in set_down(turned, "fitted").rows} == pytest.approx(foretold, abs=2e-5)
+
+
 def test_a_round_of_the_torsion_car_is_corrected_at_once():
     told = settled_tansy()
     rounds = [i for i in told.document.rounds_of("turned") if i]

@@ -41,17 +41,20 @@ MOST_LINES = 3000
 RANGES = {"mass": (1, 20_000), "m": (-2, 5), "Pa": (1e4, 2e6), "rad": (-0.4, 0.4), "clicks": (0, 200)}
 
 
-def survey_rows(document: Document, show: Callable[[float, str], str]) -> Iterator[list[str]]:
-    """The survey as rows of a CSV file, header first; `show` writes a number with its unit."""
+def survey_rows(document: Document, show: Callable[[float, str], str], index: int = 0) -> Iterator[list[str]]:
+    """A survey as rows of a CSV file, header first; `show` writes a number with its unit.
+
+    The first one tells what was set as found too; a later one is a round of a setup, with its readings alone.
+    """
     yield HEADER
-    survey, found = document.survey, document.setups[0]
+    survey, found = document.surveys[index] if index < len(document.surveys) else None, document.setups[0]
     places = walk_of(document)
     for words, (quantity, unit) in READINGS.items():
         for place in places:
             for reading in survey.readings if survey else ():
                 if reading.place is place and reading.quantity == quantity:
                     yield [place.words, words, show(reading.value, unit)]
-    for words, (member, unit) in SETTINGS.items():
+    for words, (member, unit) in SETTINGS.items() if index == 0 else ():
         for place in places:
             value = getattr(side_of(found, place), member)
             if value is not None:
@@ -63,10 +66,10 @@ def walk_of(document: Document) -> list[Place]:
     return sorted(document.places, key=lambda p: WALK.index(p.words))
 
 
-def survey_from_csv(document: Document, data: str | bytes, read_cell: ReadCell) -> list[Change]:
+def survey_from_csv(document: Document, data: str | bytes, read_cell: ReadCell, index: int = 0) -> list[Change]:
     """The changes that a survey file makes to a document: its readings replace those of the same place and kind.
 
-    Several lines of one place and kind are repeats.
+    Several lines of one place and kind are repeats. A later survey, a round of a setup, takes readings alone.
 
     Raises:
         BadFile: any fault; nothing is read in part.
@@ -91,11 +94,15 @@ def survey_from_csv(document: Document, data: str | bytes, read_cell: ReadCell) 
                 readings.setdefault((place.value, known[0]), []).append(value)
             elif value is not None:
                 settings[place.value, known[0]] = value
+    if settings and index:
+        faults.append(_fault(2, "what", "a round takes weights, heights and sags; the rest belongs to the setup"))
+    if index and index >= len(document.surveys):
+        faults.append(_fault(2, "place", "there is no such round"))
     if not faults and not readings and not settings:
         faults.append(_fault(2, "place", "the file holds no readings"))
     if faults:
         raise BadFile(faults)
-    return _patch(document, readings, settings)
+    return _patch(document, readings, settings, index)
 
 
 def _number(
@@ -127,11 +134,14 @@ def _fault(number: int, column: str, message: str) -> dict[str, str]:
 
 
 def _patch(
-    document: Document, readings: dict[tuple[str, str], list[float]], settings: dict[tuple[str, str], float]
+    document: Document,
+    readings: dict[tuple[str, str], list[float]],
+    settings: dict[tuple[str, str], float],
+    index: int,
 ) -> list[Change]:
     steps = []
     if readings:
-        survey = document.survey
+        survey = document.surveys[index] if index < len(document.surveys) else None
         kept = [
             r.model_dump(mode="json")
             for r in (survey.readings if survey else ())
@@ -140,7 +150,7 @@ def _patch(
         for (place, quantity), values in readings.items():
             how = "scales" if quantity == "mass" else "tape"
             kept += [{"place": place, "quantity": quantity, "value": v, "how": how} for v in values]
-        path: list[str | int] = ["surveys", 0, "readings"]
+        path: list[str | int] = ["surveys", index, "readings"]
         whole: Any = kept
         if survey is None:
             path, whole = ["surveys"], [{"id": "first", "readings": kept}]

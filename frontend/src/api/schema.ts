@@ -7527,6 +7527,12 @@ export interface components {
              * @enum {string}
              */
             system?: "metric" | "inch" | "kgf";
+            /**
+             * Survey
+             * @description Which one: the first is as found, later ones are rounds.
+             * @default 0
+             */
+            survey?: number;
         };
         /** SurveyPatch */
         SurveyPatch: {
@@ -7549,6 +7555,11 @@ export interface components {
             patch?: components["schemas"]["Change"][];
             /** Text */
             text: string;
+            /**
+             * Survey
+             * @default 0
+             */
+            survey?: number;
         };
         /** SweepAnswer */
         SweepAnswer: {

@@ -8,12 +8,16 @@ import { useVehicle } from '@/composables/useVehicle'
 import type { Change } from '@/logic/patch'
 
 /** The survey on paper and as a file: a blank page to fill in by pen, CSV out and in. */
+const props = defineProps<{
+  /** Which survey: a round of a setup; none: as found. */
+  survey?: number
+}>()
 const vehicle = useVehicle()
 const units = useUnits()
 const notices = useNotices()
 const trouble = ref('')
 const picker = ref<HTMLInputElement | null>(null)
-const question = () => ({ document: vehicle.document.value!, system: units.system.value })
+const question = () => ({ document: vehicle.document.value!, system: units.system.value, survey: props.survey ?? 0 })
 
 async function blank(): Promise<void> {
   const { data, error } = await api
@@ -49,7 +53,7 @@ async function taken(event: Event): Promise<void> {
   if (!file) return
   const text = await file.text()
   const { data, error } = await api
-    .POST('/api/survey/read', { body: { document: vehicle.document.value!, text } })
+    .POST('/api/survey/read', { body: { document: vehicle.document.value!, text, survey: props.survey ?? 0 } })
     .catch((e: unknown) => ({ data: undefined, error: e }))
   if (!data) return void (trouble.value = messageOf(error))
   trouble.value = ''

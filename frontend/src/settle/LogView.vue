@@ -247,7 +247,11 @@ const changesWords = computed(() =>
     <p class="foot">
       <span class="quiet">show</span
       ><label v-for="f in FILTERS" :key="f"><input v-model="show[f]" type="checkbox" class="box" /> {{ f }}</label
-      ><button v-if="Math.min(...entries.map((e) => e.number), 1e9) > 1 && entries.length" class="link" @click="earlier">earlier ones</button
+      ><button
+        v-if="Math.min(...entries.map((e) => e.number), 1e9) > 1 && entries.length"
+        class="link"
+        @click="earlier">
+        earlier ones</button
       ><button v-if="end > 0" class="link" @click="end = Math.max(0, end - SHOWN)">later ones</button
       ><button class="link end" @click="open('older')">type in an older entry</button>
     </p>

@@ -12,6 +12,7 @@ import {
   placeWords,
   type SetDownRow,
 } from '@/api/client'
+import SurveyFiles from '@/components/SurveyFiles.vue'
 import { useAnswer } from '@/composables/useAnswer'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
@@ -157,7 +158,9 @@ const label = (p: Place): string =>
       <b class="grade-look">Look</b> <b>Together they stand off what was expected</b> farther than chance does, though
       none by itself. Find the cause first.
     </p>
-    <p v-else-if="down.level"><b>Every {{ two ? 'wheel' : 'corner' }} read stands near enough to what is wanted:</b> leave it.</p>
+    <p v-else-if="down.level">
+      <b>Every {{ two ? 'wheel' : 'corner' }} read stands near enough to what is wanted:</b> leave it.
+    </p>
     <p v-else-if="turns.length">
       <b v-if="learned">Nothing needs explaining.</b>
       <template v-if="learned?.after_earlier"> By the round before and what was turned since.</template> Turn as told,
@@ -210,7 +213,12 @@ const label = (p: Place): string =>
         collar. Wheel bolts to the maker’s torque, and again after 50 km.
       </p>
       <span v-if="past" class="quiet">An earlier round, told as it stood then.</span
-      ><button v-else class="act" :class="{ go: !waitsForCause }" :disabled="!current" @click="taken">
+      ><button
+        v-else
+        class="act"
+        :class="{ go: !waitsForCause }"
+        :disabled="!current || !log.known.value"
+        @click="taken">
         Taken: turned so
       </button>
     </div>
@@ -222,13 +230,17 @@ const label = (p: Place): string =>
       :rounds="rounds" />
     <LearnedLine v-if="learned && (learned.taught.length || learned.nearest)" :learned="learned" />
   </template>
+  <div class="files">
+    <router-link v-if="!two" class="link" :to="`/vehicle/${vehicle.id}/setdown`">read it on a phone</router-link
+    ><SurveyFiles v-if="rounds.index.value !== null" :survey="rounds.index.value" />
+  </div>
 </template>
 
 <style scoped>
 .say { font-size: var(--t-3); line-height: 1.25; margin: 4px 0; } .say .link { white-space: normal; min-height: 0; }
 .legend { display: flex; flex-wrap: wrap; gap: 2px 18px; border-top: 1.5px solid var(--ink); padding-top: 4px; align-items: center; } .i { display: inline-block; vertical-align: -2px; margin-right: 4px; } .i-exp { stroke: var(--ink); fill: none; stroke-width: 1.25; } .end { margin-left: auto; } .box { width: 18px; height: 18px; accent-color: var(--ink); vertical-align: -4px; }
 .scales { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 8px 10px; margin-top: 6px; } .scales.two { grid-template-columns: repeat(2, minmax(0, 1fr)); }
-.turnhead { display: flex; flex-wrap: wrap; gap: 0 14px; border-top: 1px solid var(--rule); margin-top: 6px; padding-top: 4px; align-items: baseline; }
+.files { display: flex; flex-wrap: wrap; gap: 0 28px; margin-top: 8px; border-top: 1px solid var(--rule); } .turnhead { display: flex; flex-wrap: wrap; gap: 0 14px; border-top: 1px solid var(--rule); margin-top: 6px; padding-top: 4px; align-items: baseline; }
 .takes { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 14px; align-items: center; margin-top: 6px; }
 @media (max-width: 700px) { .scales { grid-template-columns: repeat(2, minmax(0, 1fr)); } .takes { grid-template-columns: minmax(0, 1fr); } }
 </style>

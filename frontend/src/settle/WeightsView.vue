@@ -231,7 +231,7 @@ async function taken(): Promise<void> {
         ><button
           v-else
           class="act go"
-          :disabled="!current || way.grade === 'stop' || unready.length > 0"
+          :disabled="!current || !log.known.value || way.grade === 'stop' || unready.length > 0"
           @click="taken">
           Taken: turned so
         </button>

@@ -184,7 +184,7 @@ class _Case:
 
 def _case(document: Document, setup: str, survey: int | None) -> _Case:
     at = survey if survey is not None else document.survey_index(setup, "hub_to_arch")
-    if at is None or not 0 < at < len(document.surveys):
+    if at is None or not 0 < at < len(document.surveys) or document.surveys[at].setup != setup:
         at = None
     basis: Basis = "hub_to_arch" if document.vehicle.kind == "car" else "rider_sag"
     got: dict[Place, Read] = {}

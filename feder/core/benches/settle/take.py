@@ -26,13 +26,14 @@ def take_turns(document: Document, setup: str, to: Mapping[Place, float], survey
     for place in to:
         if place not in knobs:
             raise OutOfRange("to", place, "has nothing that can be turned")
+    for place in document.places:
+        height = report.corners[place].hub_to_arch
+        if side_of(at, place).hub_to_arch is None and height is not None and document.vehicle.kind == "car":
+            yield put(("setups", index, "sides", place.value, "hub_to_arch"), round(float(height.value), 5))
     for place, knob in knobs.items():
         side, told = side_of(at, place), to.get(place, knob.now)
         if place not in to and side.set_by != "height":
             continue
-        height = report.corners[place].hub_to_arch
-        if side.hub_to_arch is None and height is not None and side.set_by == "height":
-            yield put(("setups", index, "sides", place.value, "hub_to_arch"), round(float(height.value), 5))
         collar = report.corners[place].collar
         if knob.kind == "body" and collar is not None and side.set_by == "height":
             yield from setting(index, place, collar=float(collar.value))
