@@ -207,7 +207,7 @@ def test_an_entry_fills_itself_and_any_state_comes_back_as_a_branch(served, watc
         "front bump clicks from shut",
     )
     page.get_by_role("button", name="return to entry 3").click()
-    saved(page)
+    soon(lambda: stored(tmp_path, "Nettle").setups[-1].stage, "plan")
     branch = stored(tmp_path, "Nettle").setups[-1]
     assert (branch.stage, branch.parent, branch.sides.rear_left.collar) == ("plan", "fitted", 0.0051)
 

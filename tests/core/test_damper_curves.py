@@ -222,3 +222,9 @@ def test_a_decay_that_tells_nothing_is_refused(points, release, key):
     with pytest.raises(OutOfRange) as refused:
         free_decay(points, release)
     assert refused.value.key == key
+
+
+def test_a_damping_that_drowns_the_slow_root_is_refused_by_its_key():
+    with pytest.raises(OutOfRange) as refused:
+        two_mass_modes(1.0, 1.0, 1.0, 1.0, 51351146.0)
+    assert refused.value.key == "damping"

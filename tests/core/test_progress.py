@@ -7,7 +7,8 @@ from feder.core.document.brief import Brief
 from feder.core.document.vehicle import Limits, Mount, RatioTyped
 from feder.core.report.evaluate import evaluate
 from feder.demo.magpie import magpie
-from tests.changes import with_end, with_side
+from feder.demo.settled import settled_magpie, settled_nettle
+from tests.changes import set_down, with_end, with_side
 
 
 def stations(document, setup="plan"):
@@ -30,7 +31,7 @@ def test_a_whole_car_waits_for_nothing(car):
     assert {name: s.waits_for for name, s in told.items()} == {key: [] for key in told} | {
         "fit": ["the job card, worked through"]
     }
-    assert {name for name, state in states(car).items() if state != "done"} == {"fit"}
+    assert {name for name, state in states(car).items() if state != "done"} == {"fit", "settle"}
     # the finding on Height is the one that flags it
     flagged = {f.station for f in evaluate(car, "plan").findings if f.grade in ("stop", "look")}
     assert {name for name, s in told.items() if s.flag} == flagged
@@ -109,3 +110,16 @@ def test_a_survey_without_readings_is_untouched(car):
     assert states(car.but(surveys=()))["survey"] == "untouched"
     empty = car.but(surveys=(car.surveys[0].but(readings=()),))
     assert states(empty)["survey"] == "untouched"
+
+
+def test_a_setup_on_the_wheels_waits_for_its_heights_and_a_plan_for_nothing():
+    car = settled_nettle().document
+    assert states(car, "fitted")["settle"] == "done"
+    assert states(car, "plan")["settle"] == "untouched"
+    bare = car.but(surveys=car.surveys[:1])
+    assert stations(bare, "fitted")["settle"].waits_for == ["heights once it stands"]
+    half = set_down(bare, "fitted", {"front_left": 0.354, "rear_right": 0.352})
+    assert stations(half, "fitted")["settle"].waits_for == ["heights once it stands, front right and rear left"]
+    assert states(half, "fitted")["settle"] == "begun"
+    bike = settled_magpie().document
+    assert stations(bike.but(surveys=bike.surveys[:1]), "ridden")["settle"].waits_for == ["sags once it stands"]

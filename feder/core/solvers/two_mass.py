@@ -3,6 +3,7 @@
 from math import pi, sqrt
 from typing import NamedTuple
 
+from feder.core.numbers.errors import OutOfRange
 from feder.core.numbers.notes import note
 from feder.core.numbers.quantities import Damping, Hertz, Mass, Rate, Ratio
 from feder.core.numbers.working import checked, solved
@@ -28,6 +29,9 @@ def two_mass_modes(
     """The modes of a corner with its tyre; `damping` is at the wheel, the damper's times its motion ratio squared.
 
     A mode that does not swing (a real pair) counts as one, and is noted.
+
+    Raises:
+        OutOfRange: on `damping` so large that a root is lost beside the others.
     """
     modes = _modes(*(float(v) for v in (sprung_mass, unsprung_mass, wheel_rate, tyre_rate, damping)))
     inputs = {
@@ -60,6 +64,8 @@ def _modes(m: float, mu: float, k: float, kt: float, c: float) -> list[tuple[flo
     swinging = sorted((v for v in values if v.imag > IMAGINARY * abs(v)), key=abs)
     still = sorted((-v.real for v in values if abs(v.imag) <= IMAGINARY * abs(v)), key=abs)
     pairs = [(abs(v) / 2 / pi, -v.real / abs(v)) for v in swinging]
+    if any(a * b <= 0 for a, b in zip(still[::2], still[1::2], strict=True)):
+        raise OutOfRange("damping", c, "is so far above critical that the slow motion cannot be told")
     real = [
         (sqrt(a * b) / 2 / pi, (a + b) / (2 * sqrt(a * b))) for a, b in zip(still[::2], still[1::2], strict=True)
     ]

@@ -61,4 +61,5 @@ svg { position: relative; }
 .mk-flag { fill: var(--look-fill); stroke: var(--ink); stroke-width: 1.75; stroke-linejoin: round; }
 .mk-here { fill: var(--ink); }
 @media (max-width: 1100px) { .work { padding: 0 4px; } .st { min-width: 88px; } }
+@media (min-width: 601px) and (max-width: 900px) { .st { min-width: 78px; font-size: var(--t-2); } .key { margin-right: 4px; } }
 </style>
