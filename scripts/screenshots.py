@@ -88,6 +88,7 @@ def take(browser: Browser, base: str, name: str, folder: Path) -> None:
     for button in PRESSED.get(name, ()):
         page.get_by_role("button", name=button, exact=True).click()
         page.wait_for_timeout(600)
+        page.get_by_text("foretelling").wait_for(state="hidden")
         settled(page)
     page.screenshot(path=folder / f"{name}.png", animations="disabled")
     context.close()

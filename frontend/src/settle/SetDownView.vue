@@ -48,8 +48,10 @@ const past = computed(() => found.value?.as_it_stood ?? false)
 // what was expected takes a second to foretell: it follows once the hand rests
 const learned = shallowRef<Learned | null>(null)
 const refused = ref('')
-const busy = ref(false)
+/** Whether what was foretold is of the document as it is now. */
+const pending = ref(true)
 let asked = 0
+let foretoldOf = ''
 let rests: ReturnType<typeof setTimeout> | undefined
 async function foretell(mine: number): Promise<void> {
   const [document, setup, survey] = [vehicle.document.value, vehicle.setup.value, rounds.index.value]
@@ -57,12 +59,11 @@ async function foretell(mine: number): Promise<void> {
     learned.value = null
     return
   }
-  busy.value = true
   const { data, error } = await api
     .POST('/api/learn', { body: { document, setup: setup.id, survey, vehicle_id: vehicle.id, held: [] } })
     .catch((e: unknown) => ({ data: undefined, error: e }))
   if (mine !== asked) return
-  busy.value = false
+  pending.value = false
   refused.value = data ? '' : messageOf(error)
   learned.value = data?.learned ?? null
 }
@@ -70,6 +71,11 @@ watch(
   [vehicle.report, rounds.index, log.newest],
   () => {
     const mine = ++asked
+    pending.value = true
+    const of = `${vehicle.setup.value?.id} ${rounds.index.value}`
+    // of another round it is another car's
+    if (of !== foretoldOf) learned.value = null
+    foretoldOf = of
     clearTimeout(rests)
     rests = setTimeout(() => void foretell(mine), 350)
   },
@@ -162,9 +168,9 @@ const label = (p: Place): string =>
       <b>Every {{ two ? 'wheel' : 'corner' }} read stands near enough to what is wanted:</b> leave it.
     </p>
     <p v-else-if="turns.length">
-      <b v-if="learned">Nothing needs explaining.</b>
-      <template v-if="learned?.after_earlier"> By the round before and what was turned since.</template> Turn as told,
-      and all read stand within {{ fine(down.worst_then) }}.
+      <b v-if="learned && !pending">Nothing needs explaining.</b>
+      <template v-if="!pending && learned?.after_earlier"> By the round before and what was turned since.</template>
+      Turn as told, and all read stand within {{ fine(down.worst_then) }}.
     </p>
     <p v-else-if="!rows.some((r) => r.turn)">Nothing here can be turned: parts, not collars, set its heights.</p>
     <p v-else>What is off is too little to turn, or held.</p>
@@ -179,7 +185,7 @@ const label = (p: Place): string =>
     ><span
       ><svg class="i" width="12" height="14" aria-hidden="true"><path d="M12 7l-11 -6v12z" fill="var(--plan)" /></svg>
       wanted</span
-    ><span v-if="busy" class="quiet" role="status">foretelling…</span
+    ><span v-if="pending" class="quiet" role="status">foretelling…</span
     ><label v-if="!two" class="end"><input v-model="floor" type="checkbox" class="box" /> floor to arch instead</label
     ><span class="quiet" :class="{ end: two }">{{ units.unit('m').written }}</span>
   </div>
@@ -217,7 +223,7 @@ const label = (p: Place): string =>
         v-else
         class="act"
         :class="{ go: !waitsForCause }"
-        :disabled="!current || !log.known.value"
+        :disabled="!current || pending || !log.known.value"
         @click="taken">
         Taken: turned so
       </button>
