@@ -60,6 +60,9 @@ def test_a_sound_read_out_is_left_alone():
     assert {s.state for s in bench.steps if s.sets in ("toe", "camber", "caster")} == {"done"}
     front = bench.ends[0]
     assert front.scrub == pytest.approx(-1000 * sin(asin(0.5 / 380)))
+    assert front.across == pytest.approx(-1e-3)
+    assert bench.ends[1].across_wanted == pytest.approx(1.2e-3)
+    assert bench.wheels[2].now.across == pytest.approx(0.6e-3)
     assert front.cross_camber == pytest.approx(radians(-0.1))
     assert front.cross_caster == pytest.approx(radians(0.1))
     assert bench.thrust == pytest.approx(0.0)
@@ -78,6 +81,7 @@ def test_toe_out_in_front_is_the_toes_doing_and_the_rods_are_turned():
     change = asin(-0.5 / 380) - asin(-2.3 / 380)
     assert moves[Place.FRONT_LEFT].turns == pytest.approx(118 * sin(change) / 1.5)
     assert moves[Place.FRONT_LEFT].how == "turn longer"
+    assert moves[Place.FRONT_LEFT].across == pytest.approx(380e-3 * sin(change))
     assert moves[Place.FRONT_RIGHT].how == "turn shorter"
     assert moves[Place.FRONT_RIGHT].turns == pytest.approx(118 * sin(asin(-0.5 / 380) - asin(0.1 / 380)) / 1.5)
     ahead = with_end(wanting_little(), "front", toe_rod=ToeRod(arm=0.118, lead=0.0015, behind=False))

@@ -1,5 +1,6 @@
 """The log: what was changed in words, any state built again, how an axle settles, what is due, and its CSV."""
 
+from itertools import pairwise
 from math import exp, log
 
 import pytest
@@ -139,6 +140,7 @@ def test_readings_on_other_collars_are_led_to_todays():
         [h - step if i < 3 else h for i, (_, h) in enumerate(read)], abs=3e-5
     )
     assert [p.read for p in end.points] == [h for _, h in read]
+    assert [p.moved for p in end.points] == [None, *(pytest.approx(b - a) for (_, a), (_, b) in pairwise(read))]
     first, second = end.pieces
     assert (first.heights[-1].distance, second.start) == (250 * KM, 250 * KM)
     assert first.heights[-1].height - second.heights[0].height == pytest.approx(step, abs=3e-5)

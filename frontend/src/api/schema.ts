@@ -8775,6 +8775,16 @@ export interface components {
              */
             total_wanted?: number | null;
             /**
+             * Across
+             * @default null
+             */
+            across?: number | null;
+            /**
+             * Across Wanted
+             * @default null
+             */
+            across_wanted?: number | null;
+            /**
              * Scrub
              * @default null
              */
@@ -8908,6 +8918,11 @@ export interface components {
              * @default
              */
             waits?: string;
+            /**
+             * Across
+             * @default null
+             */
+            across?: number | null;
         };
         /**
          * AlignmentStep
@@ -8976,6 +8991,11 @@ export interface components {
              * @default null
              */
             caster?: number | null;
+            /**
+             * Across
+             * @default null
+             */
+            across?: number | null;
         };
         /**
          * HeightPoint
@@ -9395,6 +9415,11 @@ export interface components {
             reduced: number;
             /** Date */
             date: string | null;
+            /**
+             * Moved
+             * @default null
+             */
+            moved?: number | null;
         };
         /**
          * Settling

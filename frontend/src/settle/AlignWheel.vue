@@ -12,11 +12,11 @@ const props = defineProps<{ wheel: AlignedWheel; rounds: Rounds; angles: boolean
 const units = useUnits()
 const read = computed<WheelRound | null>(() => props.rounds.wheel(props.wheel.place))
 const words = computed(() => placeWords(props.wheel.place))
-const toe = (a: number | null | undefined): string => {
-  if (a == null) return '–'
-  const way = Math.abs(a) < 1e-6 ? '' : a > 0 ? 'in ' : 'out '
-  if (props.angles || !props.wheel.rim) return `${way}${minutes(Math.abs(a))}`
-  return `${way}${units.show(Math.sin(Math.abs(a)) * props.wheel.rim, 'm', { kind: 'fine length' })}`
+const toe = (a: AlignedWheel['now']): string => {
+  if (a.toe == null) return '–'
+  const way = Math.abs(a.toe) < 1e-6 ? '' : a.toe > 0 ? 'in ' : 'out '
+  if (props.angles || a.across == null) return `${way}${minutes(Math.abs(a.toe))}`
+  return `${way}${units.show(Math.abs(a.across), 'm', { kind: 'fine length' })}`
 }
 /** Degrees and minutes, as racks print them. */
 function minutes(a: number): string {
@@ -52,7 +52,7 @@ const asAngle = computed(() => props.angles || (read.value?.toe_angle != null &&
         <th :class="{ off: wheel.toe_off }">
           toe <small>{{ asAngle ? '° ′' : units.unit('m').written }}</small>
         </th>
-        <td>{{ toe(wheel.before.toe) }}</td>
+        <td>{{ toe(wheel.before) }}</td>
         <td class="f">
           <QuantityField
             v-if="asAngle"
@@ -74,7 +74,7 @@ const asAngle = computed(() => props.angles || (read.value?.toe_angle != null &&
             :model-value="read?.toe"
             @update:model-value="(v) => set('toe', v)" />
         </td>
-        <td class="plan">{{ toe(wheel.wanted.toe) }}</td>
+        <td class="plan">{{ toe(wheel.wanted) }}</td>
       </tr>
       <tr>
         <th :class="{ off: wheel.camber_off }">camber <small>°</small></th>

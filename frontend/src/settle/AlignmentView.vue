@@ -6,7 +6,6 @@ import {
   type AlignedWheel,
   type AlignmentStep,
   api,
-  endOf,
   type EndName,
   messageOf,
   type Place,
@@ -50,16 +49,15 @@ const wheel = (p: Place): AlignedWheel => {
 }
 const ENDS: EndName[] = ['front', 'rear']
 const end = (e: EndName) => bench.value!.ends.find((x) => x.end === e)!
-const rim = (e: EndName): number | null => bench.value!.wheels.find((w) => endOf(w.place) === e)?.rim ?? null
 const way = (v: number): string => (v > 0 ? 'in' : 'out')
 function minutes(a: number): string {
   const all = Math.round((Math.abs(a) * 180 * 60) / Math.PI)
   return all >= 60 ? `${Math.floor(all / 60)}° ${all % 60}′` : `${all}′`
 }
-const total = (a: number | null | undefined, e: EndName): string =>
+const total = (a: number | null | undefined, across: number | null | undefined): string =>
   a == null
     ? '–'
-    : `${way(a)} ${angles.value || rim(e) === null ? minutes(a) : units.show(Math.abs(Math.sin(a / 2)) * 2 * rim(e)!, 'm', { kind: 'fine length', unit: true })}`
+    : `${way(a)} ${angles.value || across == null ? minutes(a) : units.show(Math.abs(across), 'm', { kind: 'fine length', unit: true })}`
 const deg = (a: number | null | undefined): string =>
   a == null ? '–' : units.show(a, 'rad', { decimals: 1, signed: true, unit: true })
 const GRADE = { stop: 'Stop', look: 'Look', note: 'Note' }
@@ -68,11 +66,9 @@ const SCRUB_SHOWN = 4
 const scrubX = (v: number | null | undefined): number => Math.min(1, Math.abs(v ?? 0) / SCRUB_SHOWN) * 222
 const moveWords = (s: AlignmentStep, m: AlignmentStep['moves'][number]): string => {
   const by =
-    s.sets === 'toe' && !angles.value && rim(endOf(m.place)) !== null
-      ? `${units.show(Math.abs(Math.sin(m.change)) * rim(endOf(m.place))!, 'm', { kind: 'fine length', unit: true })} ${m.change > 0 ? 'in' : 'out'}`
-      : s.sets === 'toe'
-        ? `${minutes(m.change)} ${m.change > 0 ? 'in' : 'out'}`
-        : deg(m.change)
+    s.sets !== 'toe'
+      ? deg(m.change)
+      : `${angles.value || m.across == null ? minutes(m.change) : units.show(Math.abs(m.across), 'm', { kind: 'fine length', unit: true })} ${way(m.change)}`
   return m.turns == null
     ? by
     : `${by}: ${Math.abs(m.turns).toFixed(2)} ${/turn/.test(m.how) ? m.how : `steps at the ${m.how}, ${m.turns > 0 ? 'up' : 'down'}`}`
@@ -164,8 +160,8 @@ const told = (w: WheelRound): Partial<WheelRound> & { place: Place } =>
     </div>
     <p v-if="here" class="sums">
       <span v-for="e in ENDS" :key="e"
-        >{{ e }} total <b>{{ total(end(e).total, e) }}</b>, wanted
-        <b class="plan">{{ total(end(e).total_wanted, e) }}</b></span
+        >{{ e }} total <b>{{ total(end(e).total, end(e).across) }}</b>, wanted
+        <b class="plan">{{ total(end(e).total_wanted, end(e).across_wanted) }}</b></span
       ><span
         >cross camber <b>{{ deg(end('front').cross_camber) }}</b>, caster
         <b>{{ deg(end('front').cross_caster) }}</b></span

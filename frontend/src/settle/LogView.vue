@@ -67,7 +67,7 @@ const read = computed(() => {
       const entry = surveys[p.survey]?.entry
       const before = e.points[i - 1]
       if (entry && before && surveys[before.survey]?.entry !== entry)
-        (made[entry] ??= []).push({ end: e.end, moved: p.read - before.read })
+        (made[entry] ??= []).push({ end: e.end, moved: p.moved! })
     })
   return made
 })

@@ -8,7 +8,7 @@ from feder.core.document.document import Document
 from feder.core.document.setup import Setup
 from feder.core.document.survey import Survey
 from feder.core.document.vehicle import Tyre
-from feder.core.formulas.alignment import scrub, thrust_angle, toe_as_angle
+from feder.core.formulas.alignment import scrub, thrust_angle, toe_as_angle, toe_at_rim
 from feder.core.practice.thresholds import CAMBER_OFF, CASTER_OFF, TOE_OFF
 from feder.core.standing.facts import places_of, side_of
 
@@ -23,6 +23,8 @@ class Angles:
     toe: float | None = None
     camber: float | None = None
     caster: float | None = None
+    across: float | None = None
+    """The same toe at the rim, m."""
 
 
 @dataclass(slots=True)
@@ -50,6 +52,9 @@ class AlignedEnd:
     total: float | None = None
     """Toe of both wheels together, rad."""
     total_wanted: float | None = None
+    across: float | None = None
+    across_wanted: float | None = None
+    """Both totals at the rims, m."""
     scrub: float | None = None
     """Each wheel, at half the total, m/km; `scrub_wanted` of the toe that is wanted."""
     scrub_wanted: float | None = None
@@ -113,6 +118,9 @@ def _toe(document: Document, at: Setup, now: Survey, place: Place) -> float | No
 def wheel_of(document: Document, place: Place, before: Angles, now: Angles, at: Setup) -> AlignedWheel:
     side, (rim, assumed) = side_of(at, place), rim_of(document, at, place.end)
     wanted = Angles(_angle(side.toe, rim), side.camber, side.caster)
+
+    for angles in (before, now, wanted):
+        angles.across = None if angles.toe is None else float(toe_at_rim(angles.toe, rim))
 
     def off(of: str, by: float) -> bool:
         read, want = getattr(now, of), getattr(wanted, of)

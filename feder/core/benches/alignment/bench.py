@@ -118,10 +118,12 @@ def _end_of(document: Document, end: EndName, wheels: list[AlignedWheel]) -> Ali
 
     if (read := pair("now", "toe")) is not None:
         made.total = sum(read)
+        made.across = sum(pair("now", "across") or ())
         made.scrub = float(scrub(made.total / 2))
         made.eats = abs(made.scrub) > SCRUB_LIMIT
     if (want := pair("wanted", "toe")) is not None:
         made.total_wanted = sum(want)
+        made.across_wanted = sum(pair("wanted", "across") or ())
         made.scrub_wanted = float(scrub(made.total_wanted / 2))
         made.wanted_eats = abs(made.scrub_wanted) > SCRUB_LIMIT
     for name in ("camber", "caster"):

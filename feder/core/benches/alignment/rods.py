@@ -1,7 +1,7 @@
 """What to turn for an alignment, in the order of work: heights, weights, caster, camber, toe rear and front."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from feder.core.benches.alignment.aligned import AlignedWheel
@@ -9,7 +9,7 @@ from feder.core.document.alignment import AlignmentAdjuster
 from feder.core.document.base import EndName, Place
 from feder.core.document.document import Document
 from feder.core.document.vehicle import End
-from feder.core.formulas.alignment import tie_rod_turns
+from feder.core.formulas.alignment import tie_rod_turns, toe_at_rim
 from feder.core.practice.thresholds import CAMBER_OFF, CASTER_OFF, LEVEL_ENOUGH, TOE_OFF
 from feder.core.standing.facts import places_of, setup_of, side_of
 from feder.core.standing.readings import readings_of
@@ -36,6 +36,8 @@ class AlignmentMove:
     left: float | None = None
     """Turns, marks or washers left beyond it."""
     waits: str = ""
+    across: float | None = None
+    """A change of toe at the rim, m."""
 
 
 @dataclass(slots=True)
@@ -149,18 +151,19 @@ def _toe(document: Document, end: EndName, by: Mapping[Place, AlignedWheel], ask
         if abs(aim - now) <= TOE_OFF / rim / 2 + 1e-9:
             continue
         needed = True
+        across = float(toe_at_rim(aim - now, rim))
         if rod is not None:
             longer = float(tie_rod_turns(aim - now, rod.arm, rod.lead)) * (1.0 if rod.behind else -1.0)
             how = "turn longer" if longer > 0 else "turn shorter"
-            moves.append(AlignmentMove(place, aim - now, longer, how))
+            moves.append(AlignmentMove(place, aim - now, longer, how, across=across))
         elif adjuster is not None:
             rims = AlignmentAdjuster(
                 how=adjuster.how, sets="toe", least=adjuster.least, most=adjuster.most, step=adjuster.step
             )
-            moves.append(_adjusted(rims, place, now * rim, aim * rim, aim - now, "toe"))
+            moves.append(replace(_adjusted(rims, place, now * rim, aim * rim, aim - now, "toe"), across=across))
         else:
             waits = "lever and lead of its rod tell the turns" if end == "front" else ""
-            moves.append(AlignmentMove(place, aim - now, None, "", waits=waits))
+            moves.append(AlignmentMove(place, aim - now, None, "", across=across, waits=waits))
     words = "rear toe, at the links" if end == "rear" else "front toe, at the rods"
     if not known:
         return AlignmentStep("toe", end, "unknown", f"{end} toe: not read, or nothing wanted", [])

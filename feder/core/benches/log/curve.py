@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 from math import exp, log, sqrt
 
 from feder.core.benches.settle.heights import load_aboard, read_in, stands, wanted_in
@@ -31,6 +32,8 @@ class SettlePoint:
     read: float
     reduced: float
     date: str | None
+    moved: float | None = None
+    """Read here less read at the point before."""
 
 
 @dataclass(slots=True)
@@ -158,7 +161,10 @@ def _points(
         mean = sum(read[p].value for p in places) / len(places)
         shift = sum(shifts[i][p] for p in places) / len(places)
         points.append(SettlePoint(i, (survey.odometer or 0.0) - start, mean, mean + shift, survey.date))
-    return sorted(points, key=lambda p: p.distance), out
+    points.sort(key=lambda p: p.distance)
+    for before, point in pairwise(points):
+        point.moved = point.read - before.read
+    return points, out
 
 
 def _end(
