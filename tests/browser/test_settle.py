@@ -113,12 +113,15 @@ def test_a_new_round_leaves_the_earlier_ones_and_reads_twice(served, watched, tm
         "354.5"
     )
     fill(page, "odometer at this round", "149000")
+    page.get_by_text("Pressures of this round").click()
+    fill(page, "tyre pressure, cold, rear right, in this round", "1.85")
     saved(page)
     car = stored(tmp_path, "Nettle")
     assert car.surveys[: len(before)] == before
     made = car.surveys[-1]
     assert (made.setup, made.entry, made.odometer) == ("fitted", "nettle-6", 149_000_000)
     assert [r.value for r in made.readings if r.place == "front_left"] == [0.354, 0.355]
+    assert [(w.place, w.pressure_cold) for w in made.wheels] == [("rear_right", 185_000)]
 
 
 def test_a_car_is_weighed_and_its_diagonal_set(served, watched, tmp_path):

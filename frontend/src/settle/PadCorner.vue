@@ -76,7 +76,10 @@ const screw = computed(() => {
       <p v-if="move" class="small">
         then <b class="plan">{{ units.show(move.mass_then, 'kg', { decimals: 1, unit: true }) }}</b><template
           v-if="move.height_then != null"
-          >, arch <b class="plan">{{ units.show(move.height_then, 'm', { kind: 'fine length' }) }}</b></template
+          >, arch
+          <b class="plan"
+            >{{ row.height_read ? '' : '~' }}{{ units.show(move.height_then, 'm', { kind: 'fine length' }) }}</b
+          ></template
         >
       </p>
       <p v-if="readings.length > 1" class="quiet small">mean of {{ readings.length }}</p>

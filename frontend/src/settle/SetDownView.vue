@@ -22,6 +22,7 @@ import { halfOf, scaleOf } from './downScale'
 import DownScale from './DownScale.vue'
 import LearnedLine from './LearnedLine.vue'
 import RoundBar from './RoundBar.vue'
+import RoundMore from './RoundMore.vue'
 import TurnCell from './TurnCell.vue'
 import { useLog } from './useLog'
 import { useRounds } from './useRounds'
@@ -236,6 +237,7 @@ const label = (p: Place): string =>
       :rounds="rounds" />
     <LearnedLine v-if="learned && (learned.taught.length || learned.nearest)" :learned="learned" />
   </template>
+  <RoundMore v-if="rounds.index.value !== null" :rounds="rounds" />
   <div class="files">
     <router-link v-if="!two" class="link" :to="`/vehicle/${vehicle.id}/setdown`">read it on a phone</router-link
     ><SurveyFiles v-if="rounds.index.value !== null" :survey="rounds.index.value" />

@@ -165,6 +165,9 @@ async function taken(): Promise<void> {
       <p v-if="refused" class="grade-stop" role="alert">{{ refused }}</p>
     </div>
     <template v-else>
+      <p v-if="weights.rows.some((r) => r.height != null && !r.height_read)" class="small quiet">
+        ~ heights were not read in this round: as foretold with bars off
+      </p>
       <div class="middle">
         <CrossBeam :weights="weights" :then="way?.cross_then ?? null" />
         <div class="wants">
