@@ -31,7 +31,7 @@ const now = computed(() => props.rounds.round.value)
         @click="rounds.choose(i)">
         {{ n + 1 }}
       </button>
-      <button class="link" @click="rounds.begin(log.newest.value)">new round</button>
+      <button class="link" :disabled="!log.known.value" @click="rounds.begin(log.newest.value)">new round</button>
     </div>
     <label class="day"
       ><span class="seen-not">day of this round</span

@@ -20,7 +20,7 @@ const route = useRoute()
 const vehicle = provideVehicle(String(route.params.id))
 const units = useUnits()
 const log = provideLog(vehicle)
-const rounds = useRounds(vehicle)
+const rounds = useRounds(vehicle, () => log.newest.value)
 const at = ref(0)
 const DONE = WALK.length
 const place = computed<Place | null>(() => WALK[at.value] ?? null)
@@ -231,7 +231,8 @@ const readAll = computed(() => WALK.every((p) => mean(p) !== null))
       <p class="foot">
         <span class="quiet small" role="status">{{
           vehicle.saveState.value === 'saved' ? 'saved' : vehicle.saveState.value === 'saving' ? 'saving…' : 'kept here'
-        }}</span><button class="link small" @click="rounds.begin(log.newest.value)">new round</button
+        }}</span><button class="link small" :disabled="!log.known.value" @click="rounds.begin(log.newest.value)">
+          new round</button
         ><button class="link small" @click="hand">{{ left ? 'right hand' : 'left hand' }}</button
         ><router-link class="link small" :to="`/vehicle/${vehicle.id}/settle`">bench</router-link>
       </p>

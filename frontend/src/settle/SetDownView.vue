@@ -31,7 +31,7 @@ import { useRounds } from './useRounds'
 const vehicle = useVehicle()
 const units = useUnits()
 const log = useLog()
-const rounds = useRounds()
+const rounds = useRounds(vehicle, () => log.newest.value)
 const two = computed(() => onTwo(vehicle.document.value))
 const floor = ref(false)
 const held = useSessionStorage<Place[]>(`feder-held ${vehicle.id}`, [])

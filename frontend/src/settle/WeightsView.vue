@@ -20,7 +20,7 @@ import { useRounds } from './useRounds'
 const vehicle = useVehicle()
 const units = useUnits()
 const log = useLog()
-const rounds = useRounds()
+const rounds = useRounds(vehicle, () => log.newest.value)
 const held = useSessionStorage<Place[]>(`feder-locked ${vehicle.id}`, [])
 const target = useSessionStorage<number>(`feder-cross ${vehicle.id}`, 0.5)
 const { found, trouble, current } = useAnswer(() => {

@@ -30,7 +30,7 @@ const today = (): string => {
 }
 
 /** `vehicle` is handed over by a page that provides it itself. */
-export function useRounds(vehicle: VehicleWork = useVehicle()): Rounds {
+export function useRounds(vehicle: VehicleWork = useVehicle(), newest: () => string | null = () => null): Rounds {
   const chosen = ref<number | null>(null)
   const document_ = computed<Document | null>(() => vehicle.document.value)
   const surveys = computed<Survey[]>(() => document_.value?.surveys ?? [])
@@ -69,7 +69,7 @@ export function useRounds(vehicle: VehicleWork = useVehicle()): Rounds {
   function edits(member: keyof Survey, make: (now: Survey) => unknown): Edit[] {
     if (round.value && index.value !== null)
       return [{ path: ['surveys', index.value, member] as Path, value: make(round.value) }]
-    const made = fresh(null)
+    const made = fresh(newest())
     return [
       {
         path: ['surveys'],
