@@ -12,13 +12,14 @@ from feder.core.benches.alignment.bench import AlignmentBench, alignment
 from feder.core.benches.settle.heights import Basis
 from feder.core.benches.settle.learn import Learned, learn
 from feder.core.benches.settle.setdown import SetDown, set_down
-from feder.core.benches.weights.bench import CROSS_WANTED, CornerWeights, corner_weights
+from feder.core.benches.weights.bench import CornerWeights, corner_weights
 from feder.core.document.base import Place
 from feder.core.document.changes import in_its_place
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup
 from feder.core.document.survey import WheelRound
 from feder.core.files.alignment_csv import alignment_from_csv
+from feder.core.practice.thresholds import CROSS_WANTED
 from feder.core.standing.facts import setup_of
 
 settle = APIBlueprint("settle", __name__, url_prefix="/api", abp_responses={422: ErrorBody})
@@ -69,7 +70,7 @@ def learn_from_heights(body: RoundQuestion) -> Response:
 
 
 class WeightsQuestion(RoundQuestion):
-    target: float = Field(CROSS_WANTED, ge=0.4, le=0.6)
+    target: float = Field(float(CROSS_WANTED), ge=0.4, le=0.6)
 
 
 class WeightsAnswer(Wire):

@@ -11,6 +11,7 @@ from feder.core.document.base import PLACES, Place
 from feder.core.document.survey import Survey, WheelRound
 from feder.core.files.alignment_csv import alignment_from_csv
 from feder.core.numbers.errors import BadFile
+from feder.demo.settled import settled_magpie
 from tests.changes import set_down, with_end, with_side
 from tests.core.test_set_down import fitted
 
@@ -202,6 +203,19 @@ def test_heights_come_before_everything_and_are_done_when_they_are_right():
     assert level.steps[0].state == "done"
     off = alignment(set_down(read_out(), "fitted", right | {Place.FRONT_LEFT: 0.357}), "fitted", 1)
     assert off.steps[0].state == "to do"
+
+
+def test_weights_count_as_read_once_all_four_are():
+    four = dict(zip(PLACES, (308.0, 298.0, 207.0, 197.0), strict=True))
+    for masses, state in (({PLACES[1]: 298.0}, "unknown"), (four, "done"), (four | {PLACES[0]: 340.0}, "to do")):
+        bench = alignment(set_down(read_out(), "fitted", masses, "mass"), "fitted", 1)
+        assert (bench.steps[1].sets, bench.steps[1].state) == ("weights", state)
+
+
+def test_a_motorcycle_has_no_weights_to_set_and_nothing_falls_over():
+    bike = settled_magpie().document
+    weighed = set_down(bike, "ridden", {Place.FRONT: 116.0, Place.REAR: 117.0}, "mass")
+    assert alignment(weighed, "ridden").thrust is None
 
 
 def test_camber_and_toe_over_height_say_what_the_drop_does():

@@ -195,6 +195,23 @@ def test_turns_taken_on_a_plan_set_by_height_leave_the_other_collars_where_they_
     assert float(now[Place.REAR_LEFT].hub_to_arch.value) > 0.3535
 
 
+def test_a_kit_set_by_its_bodys_length_is_turned_at_the_body_and_its_collar_stays():
+    car = with_side(fitted(), "fitted", "front_left", body=0.004)
+    data = car.model_dump(mode="json")
+    foretold = {p: w.hub for p, w in Whole(data).stands(2).items()}
+    car = with_side(car, "fitted", "front_left", hub_to_arch=foretold["front_left"])
+    read = foretold | {"front_left": foretold["front_left"] + 0.005}
+    turn = set_down(with_round(car, "fitted", read), "fitted").rows[0].turn
+    assert (turn.kind, turn.now, turn.turns) == ("body", 0.004, None)
+    assert turn.move < -0.003
+    data["setups"][2]["sides"]["front_left"]["body"] = turn.then
+    then = Whole(data).stands(2)["front_left"].hub
+    assert turn.stands_then == pytest.approx(read["front_left"] + then - foretold["front_left"], abs=3e-5)
+    turned = applied(car, "fitted", TakeTurns(act="take turns", to={Place.FRONT_LEFT: turn.then}))
+    side = turned.setups[2].sides.front_left
+    assert (side.body, side.collar, side.set_by) == (pytest.approx(turn.then, abs=1e-6), 0.024, "collar")
+
+
 def test_where_no_height_was_asked_what_the_collars_gave_stays_wanted_after_a_turn():
     car = fitted()
     for place in CORNERS:

@@ -48,6 +48,9 @@ PRELOAD_MOVED = usual(0.002, "m", "Change of a collar with the spring kept that 
 LEVEL_ENOUGH = usual(0.002, "m", "Difference left to right, and from the target, below which nothing is moved.")
 ALIGNMENT_MOVED = usual(0.005, "m", "Change of height after which alignment is due.")
 SCRUB_LOOK = usual(7.0, "m/km", "Sideways slip of one wheel that is asked about.")
+# corner weights
+CROSS_WANTED = usual(0.5, "", "Cross weight aimed at, as a share of the total.")
+CROSS_BAND = usual(0.005, "", "How far the cross weight may lie off what is wanted.")
 # alignment
 SCRUB_LIMIT = usual(
     2.0, "m/km", "Scrub of each wheel of an axle, at half its total toe, from which it eats tyres."

@@ -175,7 +175,10 @@ const told = (w: WheelRound): Partial<WheelRound> & { place: Place } =>
         ></span
       ><span v-if="bench.pull"
         >pulls <b>{{ bench.pull }}</b></span
-      ><span v-if="bench.wheels.some((w) => w.rim_assumed)" class="quiet">~ rim diameter assumed 400 mm</span>
+      ><span v-if="bench.wheels.some((w) => w.rim_assumed)" class="quiet"
+        >~ rim diameter assumed
+        {{ units.show(bench.wheels.find((w) => w.rim_assumed)!.rim, 'm', { unit: true }) }}</span
+      >
     </p>
     <div class="below">
       <section v-if="here" aria-label="What it does, running straight">

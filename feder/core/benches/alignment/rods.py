@@ -6,11 +6,18 @@ from typing import Literal
 
 from feder.core.benches.alignment.aligned import AlignedWheel
 from feder.core.document.alignment import AlignmentAdjuster
-from feder.core.document.base import EndName, Place
+from feder.core.document.base import PLACES, EndName, Place
 from feder.core.document.document import Document
 from feder.core.document.vehicle import End
 from feder.core.formulas.alignment import tie_rod_turns, toe_at_rim
-from feder.core.practice.thresholds import CAMBER_OFF, CASTER_OFF, LEVEL_ENOUGH, TOE_OFF
+from feder.core.practice.thresholds import (
+    CAMBER_OFF,
+    CASTER_OFF,
+    CROSS_BAND,
+    CROSS_WANTED,
+    LEVEL_ENOUGH,
+    TOE_OFF,
+)
 from feder.core.standing.facts import places_of, setup_of, side_of
 from feder.core.standing.readings import readings_of
 
@@ -82,17 +89,17 @@ def _heights(document: Document, setup: str) -> AlignmentStep:
 
 
 def _weights(document: Document, setup: str) -> AlignmentStep:
-    index = document.survey_index(setup, "mass")
-    if not index:
-        return AlignmentStep(
-            "weights", None, "unknown", "corner weights not read: before camber, if they matter", []
-        )
-    fl, fr, rl, rr = (
-        sum(v) / len(v) if v else 0.0
-        for v in ([r.value for _, r in readings_of(document, p, "mass", index)] for p in document.places)
+    unread = AlignmentStep(
+        "weights", None, "unknown", "corner weights not read: before camber, if they matter", []
     )
-    cross = (fr + rl) / (fl + fr + rl + rr)
-    done = abs(cross - 0.5) <= 0.005
+    index = document.survey_index(setup, "mass")
+    if not index or document.places != PLACES:
+        return unread
+    read = [[r.value for _, r in readings_of(document, p, "mass", index)] for p in PLACES]
+    if not all(read):
+        return unread
+    fl, fr, rl, rr = (sum(v) / len(v) for v in read)
+    done = abs((fr + rl) / (fl + fr + rl + rr) - CROSS_WANTED) <= CROSS_BAND
     return AlignmentStep("weights", None, "done" if done else "to do", "corner weights", [])
 
 

@@ -85,6 +85,8 @@ def _knob(document: Document, at: Setup, place: Place, corner: CornerReport, mid
         return Knob(place, "pressure", "pressure", "Pa", float(told.value), None, 0.0, None, told.assumed)
     if corner.collar is None or not isinstance(side.spring, SpringPart):
         return None
+    if side.body is not None and end.layout in ("strut", "wishbone"):  # its height is set by the body's length
+        return Knob(place, "body", "body", "m", side.body, None, assumed=corner.collar.assumed)
     kind: KnobKind = "cap" if end.layout in ("fork", "twin shock", "linkage") else "collar"
     seat = side.seat or side_of(document.setups[0], place).seat
     if kind == "collar" and (seat is None or (seat.pitch is None and seat.thread is None)):

@@ -16,6 +16,7 @@ from feder.core.document.document import Document
 from feder.core.document.setup import BarSetting, Setup
 from feder.core.document.survey import Conditions
 from feder.core.numbers.errors import OutOfRange
+from feder.core.practice.thresholds import CROSS_BAND, CROSS_WANTED
 from feder.core.practice.tolerances import BY_HOW
 from feder.core.report.evaluate import evaluate_plain
 from feder.core.standing.facts import setup_of, side_of
@@ -23,9 +24,6 @@ from feder.core.standing.readings import readings_of
 
 if TYPE_CHECKING:
     from numpy import ndarray
-
-CROSS_WANTED, CROSS_BAND = 0.5, 0.005
-"""Cross weight aimed at, and how far it may be off; general practice."""
 
 
 @dataclass(slots=True)
