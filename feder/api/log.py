@@ -12,6 +12,7 @@ from feder.api.errors import ErrorBody
 from feder.api.rooms import rooms
 from feder.api.settle import stood_in
 from feder.api.wire import Wire
+from feder.core.benches.log.apart import Apart, apart
 from feder.core.benches.log.changed import ChangedRow, Effect, changed, expected_of
 from feder.core.benches.log.curve import Settling, settling_of
 from feder.core.benches.log.due import Due, due_of
@@ -133,6 +134,23 @@ class StateAfter(Wire):
 def setup_after(path: EntryPath) -> Response:
     """The setup as an entry left it, built again from the changes."""
     return answered(StateAfter(setup=rooms().log.state_at(path.vehicle_id, path.entry)))
+
+
+class ApartQuestion(LogQuestion):
+    entry: str = Field(max_length=40)
+
+
+class ApartAnswer(Wire):
+    apart: Apart
+
+
+@log.post("/log/apart", responses={200: ApartAnswer})
+def told_apart(body: ApartQuestion) -> Response:
+    """Which of the changes of an entry did how much; of the others only a drive tells, with one put back."""
+    before, after = rooms().log.around(body.vehicle_id, body.entry)
+    if before is None:
+        return answered(ApartAnswer(apart=Apart([], [])))
+    return answered(ApartAnswer(apart=apart(body.document, body.setup, before, after)))
 
 
 class SettlingAnswer(Wire):

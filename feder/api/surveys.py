@@ -17,6 +17,7 @@ from feder.core.files.table import written
 from feder.core.numbers.errors import OutOfRange
 from feder.core.solvers.ratio import SweepFit, sweep_fit
 from feder.sheet.blank import blank_html
+from feder.sheet.blank_round import blank_round_html
 from feder.units.parse import read_cell
 from feder.units.show import figure
 
@@ -54,10 +55,19 @@ def read_survey(body: SurveyFile) -> Response:
     return answered(SurveyPatch(patch=steps))
 
 
+class BlankQuestion(AboutDocument):
+    system: System = "metric"
+    setup: str | None = Field(None, description="The setup that stands on the wheels; none: the survey as found.")
+
+
 @surveys.post("/blank")
-def blank(body: SurveyQuestion) -> Response:
-    """The walk round the vehicle as a page to fill in by pen, in the order of the screen."""
-    made = blank_html(body.document, body.system, rooms().today(), "/api/sheet/fonts")
+def blank(body: BlankQuestion) -> Response:
+    """The walk round the vehicle, or a round of a setup, as a page to fill in by pen."""
+    today, fonts = rooms().today(), "/api/sheet/fonts"
+    if body.setup is None:
+        made = blank_html(body.document, body.system, today, fonts)
+    else:
+        made = blank_round_html(body.document, body.setup, body.system, today, fonts)
     return Response(made, mimetype="text/html")
 
 

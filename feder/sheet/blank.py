@@ -11,7 +11,7 @@ from feder.core.files.survey_csv import READINGS, SETTINGS, walk_of
 from feder.sheet.paper import day_shown
 from feder.units.show import SHOWN_UNIT, unit_shown
 
-_TEMPLATES = Environment(loader=FileSystemLoader(Path(__file__).parent / "templates"), autoescape=True)
+TEMPLATES = Environment(loader=FileSystemLoader(Path(__file__).parent / "templates"), autoescape=True)
 TICKS = (
     "level floor",
     "tyre pressures set",
@@ -50,7 +50,7 @@ def blank_html(document: Document, system: str, today: date, fonts: str) -> str:
         rows.append((words, SHOWN_UNIT.get(text, text), words in ("hub to arch", "floor to arch")))
         if words == "sill" and any(e.layout == "torsion arm" for e in ends):
             rows += ARM_ROWS
-    return _TEMPLATES.get_template("blank.html").render(
+    return TEMPLATES.get_template("blank.html").render(
         vehicle=document.vehicle,
         places=[p.words for p in walk_of(document)],
         rows=rows,

@@ -84,6 +84,21 @@ class Log:
             row = _row(session, vehicle_id, entry)
             return _state(session, vehicle_id, row.setup, row.number)
 
+    def around(self, vehicle_id: str, entry: str) -> tuple[Setup | None, Setup]:
+        """The setup as the entry before one left it, nothing before the first, and as this one did.
+
+        Raises:
+            NoEntry: there is no such entry.
+        """
+        with self._sessions() as session:
+            row = _row(session, vehicle_id, entry)
+            earlier = select(func.max(EntryRow.number)).where(
+                *_of(vehicle_id, row.setup), EntryRow.number < row.number
+            )
+            before = session.scalar(earlier)
+            was = None if before is None else _state(session, vehicle_id, row.setup, before)
+            return was, _state(session, vehicle_id, row.setup, row.number)
+
     def states_at(self, vehicle_id: str, entries: Sequence[str]) -> dict[str, Setup]:
         """The setups as some entries left them; entries that are not there are left out."""
         with self._sessions() as session:

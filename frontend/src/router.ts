@@ -16,6 +16,8 @@ export const makeRouter = () => {
       { path: '/vehicle/:id', redirect: (to) => `/vehicle/${String(to.params.id)}/springs` },
       { path: '/vehicle/:id/walk', component: () => import('./sag/SagPhone.vue') },
       { path: '/vehicle/:id/setdown', component: () => import('./settle/SetDownPhone.vue') },
+      { path: '/vehicle/:id/weigh', component: () => import('./settle/RoundPhone.vue') },
+      { path: '/vehicle/:id/readout', component: () => import('./settle/RoundPhone.vue') },
       { path: '/vehicle/:id/entry', component: () => import('./settle/EntryPhone.vue') },
       { path: '/vehicle/:id/:station', component: () => import('./pages/WorkspacePage.vue') },
       { path: '/:rest(.*)', redirect: '/' },

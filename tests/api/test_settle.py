@@ -56,6 +56,17 @@ def test_entries_find_what_was_changed_and_what_it_was_to_do(driven):
     assert ask(client, "/api/log/changed", document, vehicle_id=vehicle)["rows"][0]["after"] == [12, 10]
 
 
+def test_which_change_of_an_entry_did_what_is_asked_by_its_name(driven):
+    client, vehicle, document = driven
+    told = ask(client, "/api/log/apart", document, vehicle_id=vehicle, entry="nettle-5")["apart"]
+    assert told["silent"] == ["front tyre pressures"]
+    assert [(m["words"], m["place"], [c["words"] for c in m["by"]]) for m in told["moved"]] == [
+        ("damping ratio", "rear_left", ["rear clicks and modes"])
+    ]
+    first = ask(client, "/api/log/apart", document, vehicle_id=vehicle, entry="nettle-1")["apart"]
+    assert first == {"moved": [], "silent": []}
+
+
 def test_an_earlier_round_is_told_as_the_setup_stood_then(driven):
     client, vehicle, document = driven
     low = next(i for i in rounds(document) if document["surveys"][i]["entry"] == "nettle-3")

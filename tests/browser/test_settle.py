@@ -285,3 +285,74 @@ def test_the_views_fit_a_phone_and_are_reached_by_their_keys(served, watched):
         assert page.evaluate(
             "document.querySelector('.bench').scrollWidth <= document.querySelector('.bench').clientWidth"
         )
+
+
+def test_scales_are_read_round_the_car_in_one_hand(served, watched, tmp_path):
+    page = watched()
+    page.set_viewport_size({"width": 390, "height": 640})
+    base = served(demo=True)
+    opened(page, base)
+    page.goto(page.url.split("/settle")[0] + "/weigh")
+    expect(page.get_by_role("heading", name="front left, scale")).to_be_visible()
+    page.get_by_role("button", name="new round").click()
+    expect(page.get_by_role("checkbox", name="bars unhooked")).not_to_be_checked()
+    page.get_by_role("checkbox", name="bars unhooked").check()
+    for word, weight in (("rear left", "312.5"), ("rear right", "203"), ("front right", "201"), ("", "293")):
+        for key in weight:
+            page.get_by_role("button", name=key, exact=True).click()
+        page.get_by_role("button", name=re.compile(f"^Next {word}" if word else "^Done")).click()
+    expect(page.get_by_role("heading", name="All is read")).to_be_visible()
+    saved(page)
+    made = stored(tmp_path, "Nettle").surveys[-1]
+    assert {r.place.value: r.value for r in made.readings} == {
+        "front_left": 312.5,
+        "rear_left": 203,
+        "rear_right": 201,
+        "front_right": 293,
+    }
+    assert made.conditions.bars_unhooked
+    page.get_by_role("link", name="what to turn").click()
+    page.get_by_role("button", name="Setup fitted").click()
+    expect(page.get_by_role("textbox", name="scale, rear right")).to_have_value("201.0")
+
+
+def test_a_rack_is_read_in_one_hand_with_its_signs_and_a_wrong_number_stays(served, watched, tmp_path):
+    page = watched()
+    page.set_viewport_size({"width": 390, "height": 640})
+    opened(page, served(demo=True))
+    page.goto(page.url.split("/settle")[0] + "/readout")
+    page.get_by_role("button", name="new round").click()
+    field = page.get_by_role("textbox")
+    field.fill("999")
+    page.get_by_role("button", name=re.compile("^Next")).click()
+    expect(page.get_by_role("alert")).to_contain_text("far outside what a vehicle has")
+    expect(field).to_have_value("999")
+    for key in ("1", ".", "2", "minus"):
+        page.get_by_role("button", name=key, exact=True).click()
+    expect(field).to_have_value("-1.2")
+    page.get_by_role("button", name=re.compile("^Next front left, camber")).click()
+    page.get_by_role("button", name="minus").click()
+    page.get_by_role("button", name="2", exact=True).click()
+    page.get_by_role("button", name=re.compile("^Next front left, caster")).click()
+    saved(page)
+    wheel = stored(tmp_path, "Nettle").surveys[-1].wheels[0]
+    assert (wheel.place.value, wheel.toe) == ("front_left", -0.0012)
+    assert round(wheel.camber, 4) == -0.0349
+
+
+def test_what_a_wheel_is_wanted_at_is_typed_with_its_tolerance(served, watched, tmp_path):
+    page = watched()
+    opened(page, served(demo=True), view="alignment")
+    fill(page, "toe wanted, rear left, in +", "1.0 +- 2")
+    saved(page)
+    side = stored(tmp_path, "Nettle").setups[-1].sides.rear_left
+    assert (round(side.toe, 6), round(side.within.toe, 6)) == (0.001, 0.002)
+
+
+def test_the_blank_page_of_a_round_goes_to_the_printer_with_what_is_wanted(served, watched):
+    page = watched()
+    opened(page, served(demo=True))
+    page.get_by_role("button", name="blank page").click()
+    blank = page.frame_locator("iframe[title='Blank page of a round']")
+    expect(blank.get_by_role("heading", name="Round of readings: Nettle, fitted")).to_be_attached()
+    expect(blank.get_by_role("row", name=re.compile("hub to arch wanted"))).to_contain_text("354.0")

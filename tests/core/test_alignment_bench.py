@@ -8,6 +8,7 @@ from feder.core.benches.alignment.bench import alignment
 from feder.core.benches.alignment.over_height import over_height
 from feder.core.document.alignment import AlignmentAdjuster, AtHeight, ToeRod
 from feder.core.document.base import PLACES, Place
+from feder.core.document.setup import Within
 from feder.core.document.survey import Survey, WheelRound
 from feder.core.files.alignment_csv import alignment_from_csv
 from feder.core.numbers.errors import BadFile
@@ -105,6 +106,30 @@ def test_camber_off_its_band_is_named_with_its_steps_and_what_is_left():
     none = alignment(read_out(with_end(car, "rear", adjusters=()), rear_left=(0.6, -1.2, None)), "fitted")
     assert step(none, "camber", "rear").state == "not adjustable"
     assert "cam bolt" in step(none, "camber", "rear").says
+
+
+def test_a_tolerance_told_with_what_is_wanted_decides_what_is_off_and_what_is_turned():
+    def within(**told):
+        car = wanting_little()
+        for place in ("rear_left", "rear_right"):
+            car = with_side(car, "fitted", place, within=Within(**told))
+        return car
+
+    read = {"rear_left": (1.3, -2.2, None), "rear_right": (0.6, -1.9, None)}
+    usual = alignment(read_out(**read), "fitted")
+    assert {w.place: (w.toe_off, w.camber_off) for w in usual.wheels}[Place.REAR_LEFT] == (True, False)
+    assert [m.place for m in step(usual, "toe", "rear").moves] == [Place.REAR_LEFT]
+    wide = alignment(read_out(within(toe=0.8e-3), **read), "fitted")
+    row = next(w for w in wide.wheels if w.place is Place.REAR_LEFT)
+    assert not row.toe_off
+    assert row.within_told.across == pytest.approx(0.8e-3)
+    assert row.within.camber == pytest.approx(radians(0.5))
+    assert row.within_told.camber is None
+    assert step(wide, "toe", "rear").moves == []
+    narrow = alignment(read_out(within(camber=radians(0.2), toe=0.6e-3), **read), "fitted")
+    row = next(w for w in narrow.wheels if w.place is Place.REAR_LEFT)
+    assert (row.toe_off, row.camber_off) == (True, True)
+    assert [m.place for m in step(narrow, "camber", "rear").moves] == [Place.REAR_LEFT]
 
 
 def test_cross_caster_pulls_to_the_side_with_less_of_it():

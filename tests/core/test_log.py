@@ -5,10 +5,12 @@ from math import exp, log
 
 import pytest
 
+from feder.core.benches.log.apart import apart
 from feder.core.benches.log.chain import patch_between, rebuilt, setup_from
 from feder.core.benches.log.changed import changed, expected_of
 from feder.core.benches.log.curve import settling_of
 from feder.core.benches.log.due import due_of, pace_of
+from feder.core.benches.settle.knobs import on_adjusters
 from feder.core.document.base import PLACES, Place
 from feder.core.document.changes import in_its_place, sides_changed
 from feder.core.document.entry import Entry, WheelPressure
@@ -18,6 +20,7 @@ from feder.core.files.log_csv import log_from_csv, log_to_csv
 from feder.core.numbers.errors import BadFile
 from feder.demo.settled import settled_magpie, settled_nettle, settled_tansy
 from tests.core.test_set_down import fitted, heights_of
+from tests.reference.whole import Whole
 
 KM = 1000.0
 
@@ -64,6 +67,57 @@ def test_a_height_that_is_asked_for_is_told_as_the_collar_that_is_turned():
     assert effects["front"] == pytest.approx(0.005, abs=2e-4)
     stays = dict.fromkeys(("rebound", "bump"), Clicks(count=8, of=18))
     assert rows_of(car, start, sides_changed(start, {p: {"rebound": stays["rebound"]} for p in PLACES[:2]})) == {}
+
+
+def test_several_changes_are_told_apart_one_taken_over_at_a_time():
+    car = on_adjusters(fitted(), "fitted")
+    start = next(s for s in car.setups if s.id == "fitted")
+    soft = start.sides.rear_left.spring
+    soft = soft.but(code="soft", rate=soft.rate.but(value=soft.rate.value - 8e3))
+    spring = {p: {"spring": soft} for p in PLACES[2:]}
+    turned = {p: {"collar": getattr(start.sides, p).collar + 0.004} for p in PLACES[:2]}
+    clicked = {p: {"bump": Clicks(count=9, of=18)} for p in PLACES[2:]}
+    tyres = {p: {"tyre_pressure": 1.7e5} for p in PLACES[2:]}
+
+    def stood(*changes):
+        state = start
+        for change in changes:
+            state = sides_changed(state, change)
+        data = in_its_place(car, "fitted", state).model_dump(mode="json")
+        return Whole(data).stands(len(data["setups"]) - 1, None)
+
+    now = start
+    for change in (spring, turned, clicked, tyres):
+        now = sides_changed(now, change)
+    told = apart(car, "fitted", start, now)
+    none, one, two, both = stood(), stood(spring), stood(turned), stood(spring, turned)
+    for place in ("front_left", "rear_left"):
+        row = next(m for m in told.moved if (m.words, m.place) == ("hub to arch", place))
+        effects = {c.words: c.effect for c in row.by}
+        assert effects.get("rear springs", 0) == pytest.approx(one[place].hub - none[place].hub, abs=2e-5)
+        assert effects.get("front heights and collars", 0) == pytest.approx(
+            two[place].hub - none[place].hub, abs=2e-5
+        )
+        assert row.after.value - row.before.value == pytest.approx(both[place].hub - none[place].hub, abs=2e-5)
+        assert sum(effects.values()) + row.rest == pytest.approx(row.after.value - row.before.value)
+        assert list(effects) == sorted(effects, key=lambda w: -abs(effects[w]))
+    assert [m for m in told.moved if m.place and m.place.value == "rear_right" and m.words == "hub to arch"] == []
+    damped = next(m for m in told.moved if (m.words, m.place) == ("damping ratio", Place.REAR_LEFT))
+    assert "rear clicks and modes" in {c.words for c in damped.by}
+    assert told.silent == ["rear tyre pressures"]
+    assert apart(car, "fitted", start, start).moved == []
+
+
+def test_a_motorcycles_changes_are_told_by_its_sags():
+    told = settled_magpie()
+    start = told.entries[0][0]
+    bike = on_adjusters(in_its_place(told.document, "ridden", start), "ridden")
+    start = next(s for s in bike.setups if s.id == "ridden")
+    more = {Place.REAR: {"collar": start.sides.rear.collar + 0.003}}
+    rows = apart(bike, "ridden", start, sides_changed(start, more)).moved
+    sag = next(m for m in rows if m.words == "rider sag")
+    assert (sag.place, [c.words for c in sag.by]) == (Place.REAR, ["rear heights and collars"])
+    assert sag.after.value < sag.before.value - 2e-3
 
 
 def test_what_a_setup_leaves_as_found_is_no_change():

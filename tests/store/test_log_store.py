@@ -73,6 +73,15 @@ def test_a_page_and_a_state_of_a_long_log_read_no_more_rows_than_of_a_short_one(
     assert len(rows) <= 6
 
 
+def test_the_states_around_an_entry_are_those_it_was_changed_from_and_to(workshop):
+    _, log, vehicle, _ = workshop
+    filled(log, vehicle, 4)
+    assert log.around(vehicle, "e-3") == (at(2), at(3))
+    assert log.around(vehicle, "e-1") == (None, at(1))
+    with pytest.raises(NoEntry):
+        log.around(vehicle, "e-9")
+
+
 def test_the_same_entry_sent_twice_is_one(workshop):
     _, log, vehicle, _ = workshop
     assert log.write(vehicle, START, entry(1, why="first"), []) == 1

@@ -9,6 +9,7 @@ AS_FOUND = (
         "camber",
         "caster",
         "toe",
+        "within",
         "rebound",
         "bump",
         "high_bump",

@@ -195,6 +195,15 @@ class StackItem(Model):
     thickness: Annotated[float, Unit("m"), Field(ge=0, le=0.2)]
 
 
+class Within(Model):
+    """How far a wheel's read-out may lie from what is wanted and still be right."""
+
+    toe: Annotated[float, Unit("m"), Field(gt=0, le=0.05)] | None = None
+    """At the rim, one wheel."""
+    camber: Annotated[float, Unit("rad"), Field(gt=0, le=0.2)] | None = None
+    caster: Annotated[float, Unit("rad"), Field(gt=0, le=0.2)] | None = None
+
+
 class SideSetup(Model):
     """One corner in one setup. Of height and adjuster the one set last is stored; the other is computed.
 
@@ -266,6 +275,8 @@ class SideSetup(Model):
     caster: AngleRad | None = None
     toe: SignedLengthM | None = None
     """One wheel, at the rim, toe-in positive."""
+    within: Within | None = None
+    """How near a read-out must come to the angles wanted; what is not told is as in the practice."""
 
 
 class Sides(Model):

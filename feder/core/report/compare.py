@@ -31,7 +31,7 @@ GROUPS: dict[str, tuple[str, ...]] = {
     "fork spacers and oil": ("fork_spacer", "oil_level", "oil_quantity", "oil_grade"),
     "fork height and shock length": ("clamp", "shock_length"),
     "tyre pressures": ("tyre_pressure",),
-    "wheel alignment": ("camber", "caster", "toe"),
+    "wheel alignment": ("camber", "caster", "toe", "within"),
 }
 """Settings that are changed together when the cause of a difference is looked for, each end apart."""
 ARMS = "arms and mounts"
@@ -107,7 +107,7 @@ def compare(document: Document, first: str, second: str, about: str | None = Non
     if path is not None:
         if path not in one or path not in two:
             raise NoFigure(path, "about")
-        made.causes = _causes(document, first, second, path)
+        made.causes = causes_of(document, first, second, path)
     return made
 
 
@@ -125,7 +125,12 @@ def _largest(rows: list[Difference]) -> str | None:
     return best
 
 
-def _causes(document: Document, first: str, second: str, path: str) -> list[Cause]:
+def causes_of(document: Document, first: str, second: str, path: str) -> list[Cause]:
+    """What each change between two setups alone does to one figure, the largest first.
+
+    Raises:
+        UnknownSetup: the document has no such setup.
+    """
     base, other = setup_of(document, first), setup_of(document, second)
 
     def value(tried: Setup) -> float | None:
@@ -183,6 +188,15 @@ def _end_taken(base: Setup, other: Setup, end: EndName, members: tuple[str, ...]
     mine, theirs = (getattr(s, name) or EndChange() for s in (base, other))
     changed = mine.but(**{m: getattr(theirs, m) for m in members})
     return base if changed == mine else base.but(**{name: None if changed == EndChange() else changed})
+
+
+def changes_between(document: Document, first: str, second: str) -> list[str]:
+    """What differs between two setups, in the words under which its effect is told.
+
+    Raises:
+        UnknownSetup: the document has no such setup.
+    """
+    return [words for words, _ in _single_changes(document, setup_of(document, first), setup_of(document, second))]
 
 
 def _single_changes(document: Document, base: Setup, other: Setup) -> list[tuple[str, Setup]]:

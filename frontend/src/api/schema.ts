@@ -557,7 +557,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The walk round the vehicle as a page to fill in by pen, in the order of the screen. */
+        /** The walk round the vehicle, or a round of a setup, as a page to fill in by pen. */
         post: operations["surveys_blank_blank_post"];
         delete?: never;
         options?: never;
@@ -1301,6 +1301,23 @@ export interface paths {
         get: operations["log_setup_after_vehicles__string_vehicle_id__entries__string_entry__setup_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/apart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which of the changes of an entry did how much; of the others only a drive tells, with one put back. */
+        post: operations["log_told_apart_log_apart_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4015,7 +4032,8 @@ export interface components {
              *         "stop": null,
              *         "toe": null,
              *         "top_mount": null,
-             *         "tyre_pressure": null
+             *         "tyre_pressure": null,
+             *         "within": null
              *       },
              *       "front_right": {
              *         "beside": null,
@@ -4054,7 +4072,8 @@ export interface components {
              *         "stop": null,
              *         "toe": null,
              *         "top_mount": null,
-             *         "tyre_pressure": null
+             *         "tyre_pressure": null,
+             *         "within": null
              *       },
              *       "rear_left": {
              *         "beside": null,
@@ -4093,7 +4112,8 @@ export interface components {
              *         "stop": null,
              *         "toe": null,
              *         "top_mount": null,
-             *         "tyre_pressure": null
+             *         "tyre_pressure": null,
+             *         "within": null
              *       },
              *       "rear_right": {
              *         "beside": null,
@@ -4132,7 +4152,8 @@ export interface components {
              *         "stop": null,
              *         "toe": null,
              *         "top_mount": null,
-             *         "tyre_pressure": null
+             *         "tyre_pressure": null,
+             *         "within": null
              *       },
              *       "front": {
              *         "beside": null,
@@ -4171,7 +4192,8 @@ export interface components {
              *         "stop": null,
              *         "toe": null,
              *         "top_mount": null,
-             *         "tyre_pressure": null
+             *         "tyre_pressure": null,
+             *         "within": null
              *       },
              *       "rear": {
              *         "beside": null,
@@ -4210,7 +4232,8 @@ export interface components {
              *         "stop": null,
              *         "toe": null,
              *         "top_mount": null,
-             *         "tyre_pressure": null
+             *         "tyre_pressure": null,
+             *         "within": null
              *       }
              *     }
              */
@@ -4413,6 +4436,8 @@ export interface components {
              * @default null
              */
             toe?: number | null;
+            /** @default null */
+            within?: components["schemas"]["Within"] | null;
         };
         /**
          * Sides
@@ -4457,7 +4482,8 @@ export interface components {
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "caster": null,
-             *       "toe": null
+             *       "toe": null,
+             *       "within": null
              *     }
              */
             front_left?: components["schemas"]["SideSetup"];
@@ -4499,7 +4525,8 @@ export interface components {
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "caster": null,
-             *       "toe": null
+             *       "toe": null,
+             *       "within": null
              *     }
              */
             front_right?: components["schemas"]["SideSetup"];
@@ -4541,7 +4568,8 @@ export interface components {
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "caster": null,
-             *       "toe": null
+             *       "toe": null,
+             *       "within": null
              *     }
              */
             rear_left?: components["schemas"]["SideSetup"];
@@ -4583,7 +4611,8 @@ export interface components {
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "caster": null,
-             *       "toe": null
+             *       "toe": null,
+             *       "within": null
              *     }
              */
             rear_right?: components["schemas"]["SideSetup"];
@@ -4625,7 +4654,8 @@ export interface components {
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "caster": null,
-             *       "toe": null
+             *       "toe": null,
+             *       "within": null
              *     }
              */
             front?: components["schemas"]["SideSetup"];
@@ -4667,7 +4697,8 @@ export interface components {
              *       "tyre_pressure": null,
              *       "camber": null,
              *       "caster": null,
-             *       "toe": null
+             *       "toe": null,
+             *       "within": null
              *     }
              */
             rear?: components["schemas"]["SideSetup"];
@@ -5316,6 +5347,27 @@ export interface components {
              * @default null
              */
             plate?: number | null;
+        };
+        /**
+         * Within
+         * @description How far a wheel's read-out may lie from what is wanted and still be right.
+         */
+        Within: {
+            /**
+             * Toe
+             * @default null
+             */
+            toe?: number | null;
+            /**
+             * Camber
+             * @default null
+             */
+            camber?: number | null;
+            /**
+             * Caster
+             * @default null
+             */
+            caster?: number | null;
         };
         /** StateAnswer */
         StateAnswer: {
@@ -7561,6 +7613,33 @@ export interface components {
              */
             survey?: number;
         };
+        /** BlankQuestion */
+        BlankQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /**
+             * System
+             * @default metric
+             * @enum {string}
+             */
+            system?: "metric" | "inch" | "kgf";
+            /**
+             * Setup
+             * @description The setup that stands on the wheels; none: the survey as found.
+             * @default null
+             */
+            setup?: string | null;
+        };
         /** SweepAnswer */
         SweepAnswer: {
             fit: components["schemas"]["SweepFit"];
@@ -8828,6 +8907,8 @@ export interface components {
             rim: number | null;
             /** Rim Assumed */
             rim_assumed: boolean;
+            within?: components["schemas"]["Angles"];
+            within_told?: components["schemas"]["Angles"];
             /**
              * Toe Off
              * @default false
@@ -9357,6 +9438,56 @@ export interface components {
         /** StateAfter */
         StateAfter: {
             setup: components["schemas"]["Setup"];
+        };
+        /** ApartAnswer */
+        ApartAnswer: {
+            apart: components["schemas"]["Apart"];
+        };
+        /**
+         * Apart
+         * @description What an entry moved, and the changes that moved none of it: of these only a drive tells, one put back.
+         */
+        Apart: {
+            /** Moved */
+            moved: components["schemas"]["Moved"][];
+            /** Silent */
+            silent: string[];
+        };
+        /**
+         * Moved
+         * @description One figure that the entry moved, and what each change alone does to it, the largest first.
+         */
+        Moved: {
+            /** Words */
+            words: string;
+            place: components["schemas"]["Place"] | null;
+            before: components["schemas"]["Figure"];
+            after: components["schemas"]["Figure"];
+            /** By */
+            by: components["schemas"]["Cause"][];
+            /** Rest */
+            rest: number;
+        };
+        /** ApartQuestion */
+        ApartQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            /** Vehicle Id */
+            vehicle_id: string;
+            /** Entry */
+            entry: string;
         };
         /** SettlingAnswer */
         SettlingAnswer: {
@@ -10588,7 +10719,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SurveyQuestion"];
+                "application/json": components["schemas"]["BlankQuestion"];
             };
         };
         responses: {
@@ -12646,6 +12777,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StateAfter"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    log_told_apart_log_apart_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ApartQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApartAnswer"];
                 };
             };
             /** @description Not Found */

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 
 import { api, messageOf } from '@/api/client'
+import { useBlankPage } from '@/composables/useBlankPage'
 import { useNotices } from '@/composables/useNotices'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
@@ -15,26 +16,10 @@ const props = defineProps<{
 const vehicle = useVehicle()
 const units = useUnits()
 const notices = useNotices()
-const trouble = ref('')
+const { print, trouble } = useBlankPage()
 const picker = ref<HTMLInputElement | null>(null)
 const question = () => ({ document: vehicle.document.value!, system: units.system.value, survey: props.survey ?? 0 })
 
-async function blank(): Promise<void> {
-  const { data, error } = await api
-    .POST('/api/survey/blank', { body: question(), parseAs: 'text' })
-    .catch((e: unknown) => ({ data: undefined, error: e }))
-  if (!data) return void (trouble.value = messageOf(error))
-  const frame = window.document.createElement('iframe')
-  frame.title = 'Blank survey'
-  frame.className = 'seen-not'
-  window.document.body.append(frame)
-  frame.srcdoc = data as string
-  frame.onload = async () => {
-    await frame.contentDocument?.fonts.ready
-    frame.contentWindow?.print()
-    setTimeout(() => frame.remove(), 60_000)
-  }
-}
 async function out(): Promise<void> {
   const { data, error } = await api
     .POST('/api/survey/file', { body: question(), parseAs: 'text' })
@@ -64,7 +49,7 @@ async function taken(event: Event): Promise<void> {
 
 <template>
   <div class="files">
-    <button class="link" @click="blank">print a blank page</button>
+    <button v-if="survey === undefined" class="link" @click="print()">print a blank page</button>
     <button class="link" @click="out">readings as CSV</button>
     <button class="link" @click="picker?.click()">readings from CSV</button>
     <input

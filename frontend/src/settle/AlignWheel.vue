@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-import { type AlignedWheel, placeWords, type WheelRound } from '@/api/client'
+import { type AlignedWheel, placeWords, type SideSetup, type WheelRound } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
 import { useUnits } from '@/composables/useUnits'
+import { useVehicle } from '@/composables/useVehicle'
 
 import type { Rounds } from './useRounds'
 
 /** One wheel's read-out: before, now and wanted; toe in mm at the rim or as an angle, as the rack shows it. */
 const props = defineProps<{ wheel: AlignedWheel; rounds: Rounds; angles: boolean; wear: boolean }>()
 const units = useUnits()
+const vehicle = useVehicle()
 const read = computed<WheelRound | null>(() => props.rounds.wheel(props.wheel.place))
 const words = computed(() => placeWords(props.wheel.place))
 const toe = (a: AlignedWheel['now']): string => {
@@ -29,6 +31,16 @@ const set = (member: keyof WheelRound, value: number | null): void =>
     [member]: value,
     ...(member === 'toe' ? { toe_angle: null } : member === 'toe_angle' ? { toe: null } : {}),
   })
+type Wanted = 'toe' | 'camber' | 'caster'
+const side = computed<SideSetup | undefined>(() => vehicle.setup.value?.sides?.[props.wheel.place])
+/** What is wanted, and behind it how near is near enough ("1.0 +- 0.5"). */
+function want(member: Wanted, value: number | null, within: number | null): void {
+  const at = ['setups', vehicle.setupIndex.value, 'sides', props.wheel.place]
+  vehicle.edit(`${member} wanted, ${words.value}`, [
+    { path: [...at, member], value },
+    { path: [...at, 'within'], value: { ...side.value?.within, [member]: value === null ? null : within } },
+  ])
+}
 const TREADS = [
   ['tread_inner', 'inner'],
   ['tread_middle', 'middle'],
@@ -74,7 +86,19 @@ const asAngle = computed(() => props.angles || (read.value?.toe_angle != null &&
             :model-value="read?.toe"
             @update:model-value="(v) => set('toe', v)" />
         </td>
-        <td class="plan">{{ toe(wheel.wanted) }}</td>
+        <td class="plan">
+          <template v-if="asAngle">{{ toe(wheel.wanted) }}</template><QuantityField
+            v-else
+            hide-label
+            tolerant
+            unit-text=""
+            :label="`toe wanted, ${words}, in +`"
+            of="SideSetup.toe"
+            kind="fine length"
+            :tolerance="side?.within?.toe"
+            :model-value="side?.toe"
+            @update:model-value="(v, t) => want('toe', v, t)" />
+        </td>
       </tr>
       <tr>
         <th :class="{ off: wheel.camber_off }">camber <small>°</small></th>
@@ -90,7 +114,18 @@ const asAngle = computed(() => props.angles || (read.value?.toe_angle != null &&
             :model-value="read?.camber"
             @update:model-value="(v) => set('camber', v)" />
         </td>
-        <td class="plan">{{ deg(wheel.wanted.camber) }}</td>
+        <td class="plan">
+          <QuantityField
+            hide-label
+            tolerant
+            unit-text=""
+            :label="`camber wanted, ${words}`"
+            of="SideSetup.camber"
+            :decimals="1"
+            :tolerance="side?.within?.camber"
+            :model-value="side?.camber"
+            @update:model-value="(v, t) => want('camber', v, t)" />
+        </td>
       </tr>
       <tr v-if="wheel.place.startsWith('front')">
         <th :class="{ off: wheel.caster_off }">caster <small>°</small></th>
@@ -106,7 +141,18 @@ const asAngle = computed(() => props.angles || (read.value?.toe_angle != null &&
             :model-value="read?.caster"
             @update:model-value="(v) => set('caster', v)" />
         </td>
-        <td class="plan">{{ deg(wheel.wanted.caster) }}</td>
+        <td class="plan">
+          <QuantityField
+            hide-label
+            tolerant
+            unit-text=""
+            :label="`caster wanted, ${words}`"
+            of="SideSetup.caster"
+            :decimals="1"
+            :tolerance="side?.within?.caster"
+            :model-value="side?.caster"
+            @update:model-value="(v, t) => want('caster', v, t)" />
+        </td>
       </tr>
       <tr v-if="wear">
         <th>
@@ -128,6 +174,6 @@ const asAngle = computed(() => props.angles || (read.value?.toe_angle != null &&
 </template>
 
 <style scoped>
-.wheel { width: 100%; border-collapse: collapse; table-layout: fixed; } thead th { font-weight: 400; font-size: var(--t-1); color: var(--ink-2); text-align: right; } thead th:first-child { text-align: left; font-weight: 600; font-size: var(--t-2); color: var(--ink); width: 74px; } thead th:nth-child(3) { width: 64px; }
-tbody th { font-weight: 400; text-align: left; } tbody th.off::after { content: ' ⚑'; color: var(--look); } td { text-align: right; padding: 0 2px; border-top: 1px solid var(--rule); } tbody th { border-top: 1px solid var(--rule); } .plan { color: var(--plan); font-weight: 600; } small { color: var(--ink-2); font-size: var(--t-1); }
+.wheel { width: 100%; border-collapse: collapse; table-layout: fixed; } thead th { font-weight: 400; font-size: var(--t-1); color: var(--ink-2); text-align: right; } thead th:first-child { text-align: left; font-weight: 600; font-size: var(--t-2); color: var(--ink); width: 68px; } thead th:nth-child(2) { width: 50px; } thead th:nth-child(4) { width: 82px; }
+tbody th { font-weight: 400; text-align: left; } tbody th.off::after { content: ' ⚑'; color: var(--look); } td { text-align: right; padding: 0 2px; border-top: 1px solid var(--rule); } tbody th { border-top: 1px solid var(--rule); } .plan { color: var(--plan); font-weight: 600; } .plan :deep(.qf-in) { color: var(--plan); } thead th { white-space: nowrap; } small { color: var(--ink-2); font-size: var(--t-1); }
 </style>

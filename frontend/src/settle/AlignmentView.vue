@@ -22,12 +22,14 @@ import AlignSetup from './AlignSetup.vue'
 import AlignWheel from './AlignWheel.vue'
 import OverHeightChart from './OverHeightChart.vue'
 import RoundBar from './RoundBar.vue'
+import { useLog } from './useLog'
 import { useRounds } from './useRounds'
 
 /** Alignment: the read-out before and after, what it does running straight, whose fault it is, and what to turn. */
 const vehicle = useVehicle()
 const units = useUnits()
-const rounds = useRounds()
+const log = useLog()
+const rounds = useRounds(vehicle, () => log.newest.value)
 const angles = useLocalStorage('feder-toe-angles', false)
 const wear = ref(false)
 const { found, trouble } = useAnswer(() => {
@@ -133,6 +135,7 @@ const told = (w: WheelRound): Partial<WheelRound> & { place: Place } =>
       ><label class="link"
         >read-out from a CSV<input ref="file" class="seen-not" type="file" accept=".csv,text/csv" @change="chosen"
       /></label>
+      <router-link class="link" :to="`/vehicle/${vehicle.id}/readout`">on a phone</router-link>
     </div>
     <p v-if="fileTrouble" class="grade-stop" role="alert">{{ fileTrouble }}</p>
     <p v-if="preview" class="say">
@@ -253,7 +256,7 @@ const told = (w: WheelRound): Partial<WheelRound> & { place: Place } =>
 <style scoped>
 .bar { display: flex; flex-wrap: wrap; gap: 0 16px; align-items: center; } .bar label { display: inline-flex; align-items: center; gap: 7px; min-height: 44px; cursor: pointer; } .box { width: 18px; height: 18px; accent-color: var(--ink); } .seg { display: flex; } .seg button { min-height: 44px; padding: 0 12px; border-bottom: 3px solid transparent; } .seg button[aria-pressed='true'] { border-color: var(--ink); font-weight: 600; }
 .say { line-height: 1.25; margin: 2px 0 4px; } .say:first-child { font-size: var(--t-3); }
-.four { display: grid; grid-template-columns: minmax(0, 1fr) 208px minmax(0, 1fr); gap: 6px 14px; border-top: 1.5px solid var(--ink); padding-top: 6px; } .fl { grid-area: 1 / 1; } .fr { grid-area: 1 / 3; } .rl { grid-area: 2 / 1; } .rr { grid-area: 2 / 3; } .mid { grid-area: 1 / 2 / 3 / 3; }
+.four { display: grid; grid-template-columns: minmax(0, 1fr) 168px minmax(0, 1fr); gap: 6px 14px; border-top: 1.5px solid var(--ink); padding-top: 6px; } .fl { grid-area: 1 / 1; } .fr { grid-area: 1 / 3; } .rl { grid-area: 2 / 1; } .rr { grid-area: 2 / 3; } .mid { grid-area: 1 / 2 / 3 / 3; }
 .sums { display: flex; flex-wrap: wrap; gap: 0 18px; border-top: 1px solid var(--rule); padding: 4px 0; } .plan { color: var(--plan); font-weight: 600; }
 .below { display: grid; grid-template-columns: 232px minmax(0, 1fr) auto; gap: 18px; border-top: 1.5px solid var(--ink); padding-top: 6px; } h3 { font-size: var(--t-2); }
 .scrub p { line-height: 1.2; } .bed { fill: var(--sheet); stroke: var(--ink); } .does { fill: var(--ink); } .limit { stroke: var(--look); stroke-width: 3; } .wanted { fill: var(--plan); }

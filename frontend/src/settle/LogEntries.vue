@@ -17,7 +17,7 @@ const props = defineProps<{
   /** What was read after an entry against before it, by its id and end. */
   read: Record<string, { end: string; moved: number }[]>
 }>()
-const emit = defineEmits<{ back: [entry: Logged]; amend: [entry: Logged] }>()
+const emit = defineEmits<{ back: [entry: Logged]; amend: [entry: Logged]; apart: [entry: Logged] }>()
 const units = useUnits()
 const vehicle = useVehicle()
 const HIDES: Record<string, keyof typeof props.show> = { clicks: 'clicks', collars: 'collars', heights: 'heights' }
@@ -72,7 +72,10 @@ const columns = computed(() => props.entries)
       >
       <p v-if="e.entry.why" class="why">{{ e.entry.why }}</p>
       <p v-if="two(e)" class="grade-look small">
-        several changes: what was felt cannot be told apart; put one back to know
+        several changes: the feel of them cannot be told apart; put one back to know
+        <button class="link small" :aria-label="`entry ${e.number}: which change did what`" @click="emit('apart', e)">
+          which did what?
+        </button>
       </p>
       <div v-if="show.felt" class="felt">
         <FeltRungs small :felt="feltOf(e)" /><b>{{ (e.entry.words ?? []).join(', ') || e.entry.felt || '' }}</b>

@@ -7,6 +7,7 @@ import { useAnswer } from '@/composables/useAnswer'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 
+import ApartRows from './ApartRows.vue'
 import { inWords } from './changes'
 import EntryForm from './EntryForm.vue'
 import LogEntries from './LogEntries.vue'
@@ -101,6 +102,7 @@ function kept(entry: LogEntry): void {
   writing.value = null
   end.value = 0
 }
+const parted = ref<Logged | null>(null)
 const backTrouble = ref('')
 /** An earlier state as a branch beside this setup: nothing is overwritten. */
 async function back(e: Logged): Promise<void> {
@@ -243,7 +245,9 @@ const changesWords = computed(() =>
       :show="show"
       :read="read"
       @back="back"
-      @amend="edited" />
+      @amend="edited"
+      @apart="(e) => (parted = e)" />
+    <ApartRows v-if="parted" :entry="parted" @close="parted = null" />
     <p class="foot">
       <span class="quiet">show</span
       ><label v-for="f in FILTERS" :key="f"><input v-model="show[f]" type="checkbox" class="box" /> {{ f }}</label

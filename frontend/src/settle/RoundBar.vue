@@ -3,6 +3,8 @@ import { computed } from 'vue'
 
 import type { Survey } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
+import { useBlankPage } from '@/composables/useBlankPage'
+import { useVehicle } from '@/composables/useVehicle'
 
 import { useLog } from './useLog'
 import type { Rounds } from './useRounds'
@@ -15,6 +17,8 @@ const props = defineProps<{
   plain?: boolean
 }>()
 const log = useLog()
+const vehicle = useVehicle()
+const { print, trouble } = useBlankPage()
 const all = computed(() => props.rounds.indices.value)
 const now = computed(() => props.rounds.round.value)
 </script>
@@ -31,7 +35,8 @@ const now = computed(() => props.rounds.round.value)
         @click="rounds.choose(i)">
         {{ n + 1 }}
       </button>
-      <button class="link" :disabled="!log.known.value" @click="rounds.begin(log.newest.value)">new round</button>
+      <button class="link" :disabled="!log.known.value" @click="rounds.begin(log.newest.value)">new round</button
+      ><button class="link" @click="print(vehicle.setup.value!.id)">blank page</button>
     </div>
     <label class="day"
       ><span class="seen-not">day of this round</span
@@ -62,11 +67,12 @@ const now = computed(() => props.rounds.round.value)
         @change="rounds.condition(words, member, ($event.target as HTMLInputElement).checked)" />{{ words }}</label
     >
   </div>
+  <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>
 </template>
 
 <style scoped>
 .bar { display: flex; flex-wrap: wrap; align-items: center; gap: 0 10px; min-height: 44px; }
-.which { display: flex; align-items: center; gap: 2px; } .round { min-width: 34px; height: 44px; text-align: center; } .round[aria-pressed='true'] { background: var(--ink); color: var(--ground); font-weight: 600; }
+.which { display: flex; flex-wrap: wrap; align-items: center; gap: 2px; } .round { min-width: 34px; height: 44px; text-align: center; } .round[aria-pressed='true'] { background: var(--ink); color: var(--ground); font-weight: 600; }
 .link { padding: 0 6px; }
 .line { font: inherit; font-size: var(--t-2); height: 40px; border: 0; border-bottom: 1.5px solid var(--edge); background: var(--sheet); color: var(--ink); padding: 0 4px; width: 116px; font-size: var(--t-1); }
 .odo { width: 104px; }

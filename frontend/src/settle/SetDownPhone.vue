@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 
@@ -10,6 +11,7 @@ import { meanOf, WALK } from '@/logic/walk'
 import { plainNumber } from '@/units/read'
 
 import { scaleOf } from './downScale'
+import HandKeys from './HandKeys.vue'
 import PhoneFrame from './PhoneFrame.vue'
 import TurnCell from './TurnCell.vue'
 import { provideLog } from './useLog'
@@ -112,7 +114,6 @@ function go(by: number): void {
   at.value = Math.min(DONE, Math.max(0, at.value + by))
   void nextTick(() => document.querySelector('.phone')?.scrollTo(0, 0))
 }
-const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '0', '.']
 const SPOT: Partial<Record<Place, [number, number]>> = {
   front_left: [34, 104],
   rear_left: [142, 104],
@@ -127,11 +128,9 @@ const scale = computed(() => {
   const all = [r.read, r.wanted, r.low, r.high].filter((v): v is number => v != null)
   return all.length ? scaleOf([r], Math.max(0.005, (Math.max(...all) - Math.min(...all)) / 2 + 0.002), 132) : null
 })
-const left = ref(localStorage.getItem('feder-left-hand') === '1')
-function hand(): void {
-  left.value = !left.value
-  localStorage.setItem('feder-left-hand', left.value ? '1' : '0')
-}
+const leftHand = useLocalStorage('feder-left-hand', '0')
+const left = computed(() => leftHand.value === '1')
+const hand = (): void => void (leftHand.value = left.value ? '0' : '1')
 const readAll = computed(() => WALK.every((p) => mean(p) !== null))
 </script>
 
@@ -218,16 +217,13 @@ const readAll = computed(() => WALK.every((p) => mean(p) !== null))
         </p>
         <button class="act" @click="readAgain">read {{ values(place).length > 1 ? 'a third time' : 'again' }}</button>
       </div>
-      <div class="keys" :class="{ left }">
-        <button v-for="k in KEYS" :key="k" class="key" :class="{ two: k === '0' }" @click="press(k)">
-          {{ k }}</button><button class="key word a" aria-label="erase" @click="press('erase')">erase</button
-        ><button class="key word b" :disabled="at === 0" @click="go(-1)">back</button
-        ><button class="key nextkey" @click="next">
-          <b>{{ at === DONE - 1 ? 'Done' : 'Next' }}</b><span>{{
-            at === DONE - 1 ? 'what to turn' : placeWords(WALK[at + 1]!)
-          }}</span>
-        </button>
-      </div>
+      <HandKeys
+        :next="at === DONE - 1 ? 'Done' : 'Next'"
+        :says="at === DONE - 1 ? 'what to turn' : placeWords(WALK[at + 1]!)"
+        :first="at === 0"
+        @press="press"
+        @next="next"
+        @back="go(-1)" />
       <p class="foot">
         <span class="quiet small" role="status">{{
           vehicle.saveState.value === 'saved' ? 'saved' : vehicle.saveState.value === 'saving' ? 'saving…' : 'kept here'
@@ -273,6 +269,5 @@ const readAll = computed(() => WALK.every((p) => mean(p) !== null))
 .field { display: grid; grid-template-columns: minmax(0, 1fr) 120px; gap: 8px; align-items: center; } .typed { display: flex; align-items: end; background: var(--sheet); border-bottom: 4px solid var(--ink); padding: 0 8px; } .typed input { font: 600 64px/1.1 var(--font); color: var(--ink); background: none; border: 0; outline: 0; min-width: 0; width: 100%; } .u { color: var(--ink-2); padding-bottom: 10px; }
 .axis { stroke: var(--ink); fill: none; stroke-width: 1.25; } .wants { fill: var(--plan); } .reads { stroke: var(--ink); fill: var(--ink); stroke-width: 1.5; }
 .bad { color: var(--stop); font-weight: 500; } .look { background: var(--look-tint); border-left: 6px solid var(--look-fill); padding: 8px 12px; margin-top: 6px; display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 10px; align-items: center; }
-.keys { display: grid; grid-template-columns: repeat(3, 1fr) 1fr; grid-auto-rows: minmax(48px, 8dvh); gap: 8px; margin-top: 10px; } .keys.left { direction: rtl; } .key { background: var(--sheet); border: 1px solid var(--edge); font-size: 28px; font-weight: 500; text-align: center; direction: ltr; } .key:disabled { color: var(--ink-3); } .two { grid-column: span 2; } .word { font-size: var(--t-3); font-weight: 400; } .word.a { grid-area: 1 / 4; } .word.b { grid-area: 2 / 4; } .nextkey { grid-area: 3 / 4 / 5 / 5; background: var(--ink); color: var(--ground); display: grid; align-content: center; font-size: var(--t-4); } .nextkey span { font-size: var(--t-1); font-weight: 400; }
 .foot { display: flex; gap: 14px; align-items: center; } .foot span { margin-right: auto; } .turn { border-top: 1px solid var(--rule); padding: 4px 0; }
 </style>

@@ -162,6 +162,7 @@ async function taken(): Promise<void> {
             @keydown.enter="pasted" /></label
         ><button class="act" :disabled="!text.trim()" @click="pasted">Take</button>
       </p>
+      <p><router-link class="link" :to="`/vehicle/${vehicle.id}/weigh`">read them on a phone</router-link></p>
       <p v-if="refused" class="grade-stop" role="alert">{{ refused }}</p>
     </div>
     <template v-else>

@@ -1,11 +1,11 @@
 """What a read-out shows of each wheel and axle, led to angles against the centre line."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from math import asin
 
 from feder.core.document.base import EndName, Place
 from feder.core.document.document import Document
-from feder.core.document.setup import Setup
+from feder.core.document.setup import Setup, Within
 from feder.core.document.survey import Survey
 from feder.core.document.vehicle import Tyre
 from feder.core.formulas.alignment import scrub, thrust_angle, toe_as_angle, toe_at_rim
@@ -37,6 +37,9 @@ class AlignedWheel:
     wanted: Angles
     rim: float | None
     rim_assumed: bool
+    within: Angles = field(default_factory=Angles)
+    """How far each may lie from what is wanted, as told or by the practice; `within_told` holds only the told."""
+    within_told: Angles = field(default_factory=Angles)
     toe_off: bool = False
     camber_off: bool = False
     caster_off: bool = False
@@ -119,12 +122,17 @@ def wheel_of(document: Document, place: Place, before: Angles, now: Angles, at: 
     side, (rim, assumed) = side_of(at, place), rim_of(document, at, place.end)
     wanted = Angles(_angle(side.toe, rim), side.camber, side.caster)
 
-    for angles in (before, now, wanted):
+    told = side.within or Within()
+    asked = Angles(_angle(told.toe, rim), told.camber, told.caster)
+    within = Angles(
+        asked.toe or TOE_OFF / rim, asked.camber or float(CAMBER_OFF), asked.caster or float(CASTER_OFF)
+    )
+    for angles in (before, now, wanted, within, asked):
         angles.across = None if angles.toe is None else float(toe_at_rim(angles.toe, rim))
 
-    def off(of: str, by: float) -> bool:
+    def off(of: str) -> bool:
         read, want = getattr(now, of), getattr(wanted, of)
-        return read is not None and want is not None and abs(read - want) > by + 1e-9
+        return read is not None and want is not None and abs(read - want) > getattr(within, of) + 1e-9
 
     return AlignedWheel(
         place,
@@ -133,8 +141,10 @@ def wheel_of(document: Document, place: Place, before: Angles, now: Angles, at: 
         wanted,
         rim,
         assumed,
-        off("toe", TOE_OFF / rim),
-        off("camber", CAMBER_OFF),
-        off("caster", CASTER_OFF),
+        within,
+        asked,
+        off("toe"),
+        off("camber"),
+        off("caster"),
         None if now.toe is None else float(scrub(now.toe)),
     )

@@ -79,7 +79,7 @@ def faults_of(
                 AlignmentWord(
                     "camber_off", "look", place.value,
                     f"Camber {place.words} is {{now}}, wanted {{wanted}}.",
-                    "Half a degree off its wish it wears and grips otherwise than planned.",
+                    "So far off its wish it wears and grips otherwise than planned.",
                     "Set it at its adjuster, then toe again",
                     {
                         "now": Figure(told.now.camber or 0.0, "rad"),

@@ -11,12 +11,9 @@ from feder.core.document.document import Document
 from feder.core.document.vehicle import End
 from feder.core.formulas.alignment import tie_rod_turns, toe_at_rim
 from feder.core.practice.thresholds import (
-    CAMBER_OFF,
-    CASTER_OFF,
     CROSS_BAND,
     CROSS_WANTED,
     LEVEL_ENOUGH,
-    TOE_OFF,
 )
 from feder.core.standing.facts import places_of, setup_of, side_of
 from feder.core.standing.readings import readings_of
@@ -109,13 +106,13 @@ def _angle(
     """Camber or caster of an end."""
     at: End = getattr(document.vehicle.ends, end)
     adjuster = next((a for a in at.adjusters if a.sets == name), None)
-    near, moves, known, needed = (CAMBER_OFF if name == "camber" else CASTER_OFF) / 2.5, [], False, False
+    moves, known, needed = [], False, False
     for place in places_of(document, end):
         now, wanted = getattr(by[place].now, name), getattr(by[place].wanted, name)
         if now is None or wanted is None:
             continue
         known = True
-        if abs(wanted - now) > near + 1e-9:
+        if abs(wanted - now) > _near(by[place], name) + 1e-9:
             needed = True
             moves.append(_adjusted(adjuster, place, now, wanted, wanted - now, name))
     words = f"{end} {name}"
@@ -126,6 +123,17 @@ def _angle(
     if adjuster is None:
         return AlignmentStep(name, end, "not adjustable", f"{words} is not adjustable: {WOULD[name]}", moves)
     return AlignmentStep(name, end, "to do", words, moves)
+
+
+ENOUGH = {"toe": 1 / 2, "camber": 1 / 2.5, "caster": 1 / 2.5}
+"""With a hand at it anyway, what is set nearer than the practice's bounds by this share is left alone."""
+
+
+def _near(wheel: AlignedWheel, name: str) -> float:
+    """How near is near enough to leave an angle alone: as told with what is wanted, or well within the usual."""
+    told: float | None = getattr(wheel.within_told, name)
+    usual: float = getattr(wheel.within, name)
+    return told if told is not None else usual * ENOUGH[name]
 
 
 def _adjusted(
@@ -155,7 +163,7 @@ def _toe(document: Document, end: EndName, by: Mapping[Place, AlignedWheel], ask
         known = True
         aim = wanted + (askew if place.is_left else -askew)
         rim = wheel.rim or 0.4
-        if abs(aim - now) <= TOE_OFF / rim / 2 + 1e-9:
+        if abs(aim - now) <= _near(wheel, "toe") + 1e-9:
             continue
         needed = True
         across = float(toe_at_rim(aim - now, rim))

@@ -7,6 +7,7 @@ from typing import TYPE_CHECKING
 
 from feder.core.benches.index.adjusters import at_adjusters
 from feder.core.benches.settle.mishaps import Case, Heights, Kind, kinds_of
+from feder.core.benches.settle.mishaps_two import kinds_on_two
 from feder.core.document.base import Place
 from feder.core.document.document import Document
 from feder.core.document.setup import SpringPart
@@ -78,6 +79,7 @@ def causes(
     cover: Sequence[Sequence[float]],
     checks: Sequence[Check] = (),
     shelf: Sequence[SpringPart] = (),
+    survey: int | None = None,
 ) -> Ruled:
     """Mistakes ranked by how well they explain readings off what was expected, most likely first.
 
@@ -90,8 +92,10 @@ def causes(
     places = list(read)
     inverse = np.linalg.inv(np.array(cover))
     miss = np.array([read[p] - expected[p] for p in places])
-    case = Case(document, setup, places, read, at_adjusters(document, setup, evaluate_plain(document, setup)))
-    kinds = list(kinds_of(case, shelf))
+    case = Case(
+        document, setup, places, read, at_adjusters(document, setup, evaluate_plain(document, setup)), survey
+    )
+    kinds = list((kinds_of if document.vehicle.kind == "car" else kinds_on_two)(case, shelf))
 
     def misfit(left: "np.ndarray") -> float:
         return -float(left @ inverse @ left) / 2

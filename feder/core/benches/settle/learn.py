@@ -119,7 +119,7 @@ def learn(
     strange = [r.place for r in rows if r.strange]
     checks = () if case.at is None else document.surveys[case.at].checks
     ruled = Ruled(1.0, [])
-    if case.basis == "hub_to_arch" and case.load is None and (checks or ordinary <= ORDINARY or strange):
+    if case.basis != "floor_to_arch" and case.load is None and (checks or ordinary <= ORDINARY or strange):
         cover = found.cover
         if earlier is not None:
             cover = tuple(
@@ -127,7 +127,7 @@ def learn(
             )
         expected = {r.place: r.expected for r in rows}
         read = {p: got[p].value for p in every}
-        ruled = causes(document, setup, read, expected, cover, checks, shelf)
+        ruled = causes(document, setup, read, expected, cover, checks, shelf, case.at)
     needs = (ordinary <= ORDINARY or bool(checks)) and (not ruled.causes or ruled.nothing < MORE_LIKELY)
     aside: list[Place] = []
     if needs:
@@ -183,7 +183,7 @@ class _Case:
 
 
 def _case(document: Document, setup: str, survey: int | None) -> _Case:
-    at = survey if survey is not None else document.survey_index(setup, "hub_to_arch")
+    at = survey if survey is not None else _newest(document, setup)
     if at is None or not 0 < at < len(document.surveys) or document.surveys[at].setup != setup:
         at = None
     basis: Basis = "hub_to_arch" if document.vehicle.kind == "car" else "rider_sag"
@@ -202,6 +202,14 @@ def _case(document: Document, setup: str, survey: int | None) -> _Case:
     deviations = [n.tolerance / sqrt(n.count) for n in numbers]
     foretold = _Foretold(set_so, setup, load, basis, plain, numbers, deviations)
     return _Case(at, basis, load, got, plain, numbers, deviations, foretold)
+
+
+def _newest(document: Document, setup: str) -> int | None:
+    """The newest round of a setup that was read at all, by its heights or by its sags."""
+    if document.vehicle.kind == "car":
+        return document.survey_index(setup, "hub_to_arch")
+    read = [document.survey_index(setup, "rider_lifted"), document.survey_index(setup, "rider_pressed")]
+    return max((i for i in read if i is not None), default=None)
 
 
 class _Foretold:

@@ -11,6 +11,7 @@ from feder.core.document.document import Document, LoadItem, LoadState
 from feder.core.document.setup import Setup, SideSetup, SpringPart
 from feder.core.document.survey import Decided
 from feder.core.report.evaluate import evaluate_plain
+from feder.core.standing.carried import rider_of
 from feder.core.standing.facts import places_of, setup_of, side_of
 
 Heights = Sequence[float]
@@ -64,6 +65,8 @@ class Case:
     places: Sequence[Place]
     read: Mapping[Place, float]
     set_so: Document
+    survey: int | None = None
+    """The round in which it was read."""
 
     def side(self, place: Place) -> SideSetup:
         return side_of(setup_of(self.set_so, self.setup), place)
@@ -79,6 +82,10 @@ class Case:
         return told
 
     def total(self) -> float | None:
+        """What is put on the scale to tell who and what was aboard: the whole car, or of two wheels the rider."""
+        if self.document.vehicle.kind != "car":
+            rider = rider_of(self.document)
+            return None if rider is None else sum(i.mass for i in rider.items)
         masses = [c.mass for c in evaluate_plain(self.document, self.setup).corners.values()]
         return None if None in masses else sum(float(m.value) for m in masses if m is not None)
 
@@ -112,14 +119,14 @@ def kinds_of(case: Case, shelf: Sequence[SpringPart]) -> Iterator[Kind]:
     if swap:
         moved = changed(swap)
         words = "front and rear springs exchanged"
-        yield Kind(words, "vehicle", "", ONCE, _always(moved), CODES, "mark", Place.FRONT_LEFT, _not_so)
+        yield Kind(words, "vehicle", "", ONCE, always(moved), CODES, "mark", Place.FRONT_LEFT, not_so)
     yield from _other_loads(case, base)
 
 
 Changed = Callable[[dict[Place, dict[str, object]]], list[float] | None]
 
 
-def _not_so(_: float) -> float:
+def not_so(_: float) -> float:
     return 0.0
 
 
@@ -134,7 +141,7 @@ def _at_one_corner(case: Case, place: Place, changed: Changed) -> Iterator[Kind]
     again = f"hub to arch at {place.words}, read again by another hand"
     yield Kind(
         "misread by a whole centimetre, or half of one", place.value, "m", TAPE,
-        _at([p is place for p in case.places]), again, "again", place, lambda size: read - size,
+        shifted([p is place for p in case.places]), again, "again", place, lambda size: read - size,
     )  # fmt: skip
     if not isinstance(side.spring, SpringPart) or side.collar is None:
         return
@@ -151,17 +158,17 @@ def _at_one_corner(case: Case, place: Place, changed: Changed) -> Iterator[Kind]
         foot = "hub to arch with the wheel hanging" if hanging else "the strut's foot against its mark"
         yield Kind(
             "strut not home in its foot", place.value, "m", NOT_HOME, raised, foot,
-            "hanging" if hanging else "mark", place, (lambda h: hanging + h) if hanging else _not_so,
+            "hanging" if hanging else "mark", place, (lambda h: hanging + h) if hanging else not_so,
         )  # fmt: skip
     pads = "the pads, with the wheel hanging"
-    yield Kind("a pad left out, or one too many", place.value, "m", PADS, raised, pads, "mark", place, _not_so)
+    yield Kind("a pad left out, or one too many", place.value, "m", PADS, raised, pads, "mark", place, not_so)
 
 
 def _at_one_end(case: Case, end: EndName, changed: Changed, shelf: Sequence[SpringPart]) -> Iterator[Kind]:
     here = places_of(case.document, end)
     if len(here) != 2 or not all(p in case.places for p in here):
         return
-    both, read = _at([p in here for p in case.places]), case.read[here[0]]
+    both, read = shifted([p in here for p in case.places]), case.read[here[0]]
     rolled = "heights again, rolled back and forth"
     yield Kind(
         "not rolled: the tyres hold it up", end, "m", SCRUBBED, both, rolled, "rolled", here[0],
@@ -170,21 +177,21 @@ def _at_one_end(case: Case, end: EndName, changed: Changed, shelf: Sequence[Spri
     hung = "the bushes' bolts, slackened and done up again at ride height"
     yield Kind(
         "bushes tightened hanging: they hold it up until they settle", end, "m", HUNG, both, hung, "mark", here[0],
-        _not_so,
+        not_so,
     )  # fmt: skip
     left, right = (case.side(p).spring for p in here)
     if left != right:
         swap = changed({here[0]: {"spring": right}, here[1]: {"spring": left}})
         words = "left and right springs exchanged"
-        yield Kind(words, end, "", ONCE, _always(swap), CODES, "mark", here[0], _not_so)
+        yield Kind(words, end, "", ONCE, always(swap), CODES, "mark", here[0], not_so)
     if isinstance(left, SpringPart) and left == right:
-        for part in _neighbours(left, shelf):
+        for part in neighbours(left, shelf):
             other = changed({p: {"spring": part} for p in here})
             words = f"the neighbouring spring {part.code} in the place of {left.code}"
-            yield Kind(words, end, "", ONCE, _always(other), CODES, "mark", here[0], _not_so)
+            yield Kind(words, end, "", ONCE, always(other), CODES, "mark", here[0], not_so)
 
 
-def _neighbours(part: SpringPart, shelf: Sequence[SpringPart]) -> list[SpringPart]:
+def neighbours(part: SpringPart, shelf: Sequence[SpringPart]) -> list[SpringPart]:
     """Springs of the shelf that could be taken for one: of its diameter, near it in rate and length."""
     length = part.free_length
     if length is None:
@@ -231,12 +238,12 @@ def _times(one: Heights) -> Effect:
     return lambda by: [v * by for v in one]
 
 
-def _always(effect: list[float] | None) -> Effect:
+def always(effect: list[float] | None) -> Effect:
     """A mistake of one size."""
     return lambda _: effect
 
 
-def _at(which: Sequence[bool]) -> Effect:
+def shifted(which: Sequence[bool]) -> Effect:
     """A mistake that shifts some readings and leaves the others."""
     return lambda by: [by if x else 0.0 for x in which]
 
