@@ -25,6 +25,7 @@ from feder.api.settle import settle
 from feder.api.sheets import sheets
 from feder.api.shelf import shelf
 from feder.api.surveys import surveys
+from feder.api.terms import terms
 from feder.api.vehicles import vehicles
 from feder.store.database import open_database
 from feder.store.devices import Devices
@@ -100,6 +101,7 @@ def create_app(
         cards,
         settle,
         log,
+        terms,
     ):
         app.register_api(blueprint)
     _serve_front_end(app, front_end)

@@ -11,9 +11,13 @@ export const makeRouter = () => {
     routes: [
       { path: '/', component: GaragePage },
       { path: '/devices', component: () => import('./pages/DevicesPage.vue') },
+      { path: '/words', component: () => import('./pages/WordsPage.vue') },
       { path: '/pair', component: () => import('./pages/PairPage.vue') },
       { path: '/shelf', component: () => import('./pages/ShelfPage.vue') },
-      { path: '/vehicle/:id', redirect: (to) => `/vehicle/${String(to.params.id)}/springs` },
+      {
+        path: '/vehicle/:id',
+        redirect: (to) => ({ path: `/vehicle/${String(to.params.id)}/springs`, query: to.query }),
+      },
       { path: '/vehicle/:id/walk', component: () => import('./sag/SagPhone.vue') },
       { path: '/vehicle/:id/setdown', component: () => import('./settle/SetDownPhone.vue') },
       { path: '/vehicle/:id/weigh', component: () => import('./settle/RoundPhone.vue') },

@@ -1376,6 +1376,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/terms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every term in the order of the job. */
+        get: operations["terms_glossary_terms_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -9627,6 +9644,28 @@ export interface components {
              */
             left_out?: number;
         };
+        /** TermsAnswer */
+        TermsAnswer: {
+            /** Terms */
+            terms: components["schemas"]["Term"][];
+        };
+        /**
+         * Term
+         * @description A word: what it means, where it is measured or what it follows from, and what else it is called.
+         */
+        Term: {
+            /** Word */
+            word: string;
+            /** Says */
+            says: string;
+            /** Where */
+            where: string;
+            /**
+             * Others
+             * @default []
+             */
+            others?: string[];
+        };
     };
     responses: never;
     parameters: never;
@@ -12985,6 +13024,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    terms_glossary_terms_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TermsAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"][];
                 };
             };
         };

@@ -17,6 +17,9 @@ export function learn(document: object, state: string): void {
   last = { document, state }
 }
 
+/** What the server calls this document, where it told. */
+export const stateOf = (document: object): string | undefined => states.get(document)
+
 /** Nothing is known any more, as after a restart of the server. */
 export function forget(): void {
   last = null

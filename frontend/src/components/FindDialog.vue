@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 
 import { api, placeWords, type ShelfPart } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
+import { useTerms } from '@/composables/useTerms'
 import { useScheme } from '@/composables/useScheme'
 import { useVehicle } from '@/composables/useVehicle'
 import { FIELDS, FIELDS_OF_TWO } from '@/logic/fields'
@@ -19,6 +20,7 @@ const vehicle = useVehicle()
 const units = useUnits()
 const scheme = useScheme()
 const router = useRouter()
+const terms = useTerms()
 const text = ref('')
 const chosen = ref(0)
 const parts = ref<ShelfPart[]>([])
@@ -69,6 +71,7 @@ const acts = computed<Hit[]>(() => [
   },
   { words: 'Garage', also: 'vehicles cars home import new', kind: 'page', go: () => void router.push('/') },
   { words: 'Shelf', also: 'springs parts catalogue csv', kind: 'page', go: () => void router.push('/shelf') },
+  { words: 'Words', also: 'glossary terms meaning help', kind: 'page', go: () => void router.push('/words') },
   { words: 'Devices', also: 'phone tablet pair network', kind: 'page', go: () => void router.push('/devices') },
 ])
 const all = computed<Hit[]>(() => [
@@ -89,6 +92,12 @@ const all = computed<Hit[]>(() => [
     kind: f.grade,
     also: `finding ${f.reason}`,
     go: () => to(f.station),
+  })),
+  ...terms.all.value.map((t) => ({
+    words: t.word,
+    also: `${(t.others ?? []).join(' ')} what is this meaning`,
+    kind: 'word',
+    go: () => terms.show(t, document.querySelector('h1') ?? document.body),
   })),
   ...(vehicle.document.value?.setups ?? []).map((s) => ({
     words: s.name,

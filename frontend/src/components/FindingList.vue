@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 
 import { type Finding, placeWords } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
@@ -8,23 +9,38 @@ import { useWorking } from '@/composables/useWorking'
 import type { Change } from '@/logic/patch'
 import { sentence } from '@/logic/sentence'
 
-/** Findings in plain words: grade, place, the number, why, and what mends it. */
-const props = defineProps<{ findings: Finding[] }>()
+/** What speaks against it, at the head of a bench: worst first, a line each, opened in place to reason, mend and working. */
+const props = defineProps<{
+  findings: Finding[]
+  /** The load state these findings hold in, where it is not the vehicle as weighed. */
+  of?: string
+}>()
 const vehicle = useVehicle()
 const units = useUnits()
 const working = useWorking()
+const route = useRoute() as ReturnType<typeof useRoute> | undefined
 const WORDS = { stop: 'Stop', look: 'Look', note: 'Note' }
+const ORDER = { stop: 0, look: 1, note: 2 }
+interface Told {
+  key: string
+  finding: Finding
+  places: string[]
+  says: string
+}
 /** The same finding at several places is told once. */
-const told = computed(() => {
-  const groups = new Map<string, { finding: Finding; places: string[] }>()
-  for (const f of props.findings) {
-    const key = `${f.rule}|${sentence(f.text, f.numbers, units.system.value)}`
+const told = computed<Told[]>(() => {
+  const groups = new Map<string, Told>()
+  for (const f of [...props.findings].sort((a, b) => ORDER[a.grade] - ORDER[b.grade])) {
+    const says = sentence(f.text, f.numbers, units.system.value)
+    const key = `${f.rule}|${says}`
     const group = groups.get(key)
     if (group) group.places.push(f.place)
-    else groups.set(key, { finding: f, places: [f.place] })
+    else groups.set(key, { key, finding: f, places: [f.place], says })
   }
   return [...groups.values()]
 })
+/** Two lines stand at once; a third alone stands rather than a word that there is one more. */
+const FIRST = computed(() => (told.value.length === 3 ? 3 : 2))
 const placesOf = (places: string[]): string => {
   if (places.includes('front_left') && places.includes('front_right') && places.length === 2) return 'front'
   if (places.includes('rear_left') && places.includes('rear_right') && places.length === 2) return 'rear'
@@ -34,44 +50,76 @@ const placesOf = (places: string[]): string => {
     .map(placeWords)
     .join(', ')
 }
+const where = (t: Told): string => [placesOf(t.places), props.of].filter(Boolean).join(', ')
+const all = ref(false)
+const shown = computed(() => (all.value ? told.value : told.value.slice(0, FIRST.value)))
+const rest = computed(() => told.value.length - FIRST.value)
+const restWords = computed(() => {
+  const left = told.value.slice(FIRST.value)
+  const of = (g: Finding['grade'], word: string): string => {
+    const n = left.filter((t) => t.finding.grade === g).length
+    return n ? `${n} ${word}${n > 1 && word !== 'to stop at' ? 's' : ''}` : ''
+  }
+  return [of('stop', 'to stop at'), of('look', 'more look'), of('note', 'note')].filter(Boolean).join(', ')
+})
+const open = ref<string | null>(null)
+const list = ref<HTMLElement | null>(null)
+// the flag on the work line leads to the worst one, opened
+watch(
+  () => [route?.hash, told.value.length > 0],
+  async () => {
+    if (route?.hash !== '#findings' || !told.value.length) return
+    open.value = told.value[0]!.key
+    await nextTick()
+    list.value?.querySelector<HTMLElement>('button')?.focus()
+  },
+  { immediate: true },
+)
 function mend(finding: Finding): void {
   if (finding.mend.patch) vehicle.take(finding.mend.text, finding.mend.patch as Change[])
 }
 </script>
 
 <template>
-  <ul v-if="told.length" class="list" aria-label="Findings">
-    <li v-for="t in told" :key="t.finding.rule + t.places.join()" :class="t.finding.grade">
-      <details>
-        <summary>
-          <span class="word" :class="`grade-${t.finding.grade}`">{{ WORDS[t.finding.grade] }}</span>
-          <span
-            ><template v-if="placesOf(t.places)"
-              ><b class="strong">{{ placesOf(t.places) }}:</b>{{ ' ' }}</template
-            >{{ sentence(t.finding.text, t.finding.numbers, units.system.value) }}</span
-          >
-        </summary>
+  <ul v-if="told.length" id="findings" ref="list" class="list" aria-label="Findings">
+    <li v-for="t in shown" :key="t.key" :class="[t.finding.grade, { open: open === t.key }]">
+      <button class="line" :aria-expanded="open === t.key" @click="open = open === t.key ? null : t.key">
+        <svg class="turn" width="12" height="12" viewBox="0 0 12 12" aria-hidden="true"><path d="M3 1l6 5-6 5" /></svg>
+        <b class="word" :class="`grade-${t.finding.grade}`">{{ WORDS[t.finding.grade] }}</b>
+        <span v-if="where(t)" class="quiet place">{{ where(t) }}</span>
+        <span class="says">{{ t.says }}</span>
+      </button>
+      <div v-if="open === t.key" class="more">
         <p class="why">{{ t.finding.reason }}</p>
-      </details>
-      <button v-if="t.finding.mend.patch" class="act" @click="mend(t.finding)">{{ t.finding.mend.text }}</button>
-      <p v-else class="how">{{ t.finding.mend.text }}.</p>
-      <button
-        v-if="t.finding.about"
-        class="link small"
-        @click="working.ask(t.finding.about, sentence(t.finding.text, t.finding.numbers, units.system.value))">
-        how these numbers come about
+        <p v-if="!t.finding.mend.patch" class="how">{{ t.finding.mend.text }}.</p>
+        <p class="acts">
+          <button v-if="t.finding.mend.patch" class="act go" @click="mend(t.finding)">
+            {{ t.finding.mend.text }}</button><button
+            v-if="t.finding.about"
+            class="link"
+            @click="working.ask(t.finding.about, t.says)">
+            how these numbers come about
+          </button>
+        </p>
+      </div>
+    </li>
+    <li v-if="rest > 0" class="rest">
+      <button class="link" :aria-expanded="all" @click="all = !all">
+        {{ all ? 'only the worst' : `and ${restWords}` }}
       </button>
     </li>
   </ul>
 </template>
 
 <style scoped>
-.list { list-style: none; margin: 12px 0 0; padding: 0; display: grid; gap: 8px; }
-li { border-left: 4px solid var(--edge); padding: 4px 0 6px 12px; }
-li.stop { border-color: var(--stop); background: var(--stop-tint); }
-li.look { border-color: var(--look); background: var(--look-tint); }
-summary { cursor: pointer; min-height: 32px; font-size: var(--t-3); list-style: none; line-height: 1.25; display: flex; gap: 8px; align-items: baseline; }
-summary::after { content: "why"; margin-left: auto; padding: 0 12px; color: var(--ink-2); font-size: var(--t-1); text-decoration: underline; text-underline-offset: 3px; }
-.why { color: var(--ink-2); padding: 2px 12px 4px 0; max-width: 66ch; }
-.how { padding-right: 12px; }
+.list { list-style: none; margin: 2px -12px 8px; padding: 0; border-bottom: 1px solid var(--rule); }
+li { border-left: 6px solid transparent; padding-left: 6px; }
+li.stop { border-color: var(--stop); } li.look { border-color: var(--look-fill); }
+li.open { background: var(--sheet); }
+.line { display: flex; gap: 8px; align-items: baseline; width: 100%; min-height: 44px; padding: 9px 12px 9px 0; text-align: left; font-size: var(--t-3); line-height: 1.25; cursor: pointer; }
+.turn { flex: none; fill: none; stroke: var(--ink); stroke-width: 2; transition: transform 0.12s; } .open .turn { transform: rotate(90deg); }
+.word { flex: none; } .place { flex: none; } .says { min-width: 0; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; } .open .says { white-space: normal; font-weight: 600; }
+.more { padding: 0 12px 10px 20px; } .why { color: var(--ink-2); max-width: 70ch; line-height: 1.3; } .how { margin-top: 4px; } .acts { display: flex; flex-wrap: wrap; gap: 4px 18px; align-items: center; margin-top: 4px; }
+.rest .link { padding-left: 20px; }
+@media (max-width: 600px) { .line { flex-wrap: wrap; gap: 0 8px; } .says { white-space: normal; flex-basis: 100%; padding-left: 20px; } .list { margin-inline: -8px; } }
 </style>

@@ -5,7 +5,7 @@ import { useUnits } from '@/composables/useUnits'
 import { SYSTEMS } from '@/units/format'
 
 /** The heading of garage, shelf and devices. */
-defineProps<{ here: 'garage' | 'shelf' | 'devices' }>()
+defineProps<{ here: 'garage' | 'shelf' | 'devices' | 'words' }>()
 const last = lastVehicle()
 const units = useUnits()
 const scheme = useScheme()
@@ -29,7 +29,8 @@ const scheme = useScheme()
       ><router-link to="/shelf" :class="{ on: here === 'shelf' }">Shelf</router-link
       ><router-link v-if="last" :to="`/vehicle/${last.id}/${last.station}`"
         >Back<span class="to"> to {{ last.name }}</span></router-link
-      ><router-link to="/devices" :class="{ on: here === 'devices' }">Devices</router-link>
+      ><router-link to="/devices" :class="{ on: here === 'devices' }">Devices</router-link
+      ><router-link to="/words" :class="{ on: here === 'words' }">Words</router-link>
     </nav>
     <div class="tools">
       <v-menu

@@ -4,6 +4,7 @@ import { computed, getCurrentInstance, onUnmounted, ref, useId, watch } from 'vu
 import { isAway, messageOf } from '@/api/client'
 import { NO_TOLERANCE, readQuantity } from '@/composables/useReading'
 import { useUnread } from '@/composables/useUnread'
+import { useTerms } from '@/composables/useTerms'
 import { useUnits } from '@/composables/useUnits'
 import type { Kind } from '@/units/format'
 import { boundsOf, FAR_OUT, plainNumber } from '@/units/read'
@@ -55,6 +56,8 @@ const emit = defineEmits<{
 }>()
 
 const units = useUnits()
+const terms = useTerms()
+const term = terms.of(() => props.label)
 const id = useId()
 const bounds = computed(() => (props.of ? boundsOf(props.of) : null))
 const si = computed(() => props.si ?? bounds.value?.si ?? '')
@@ -200,10 +203,21 @@ function entered(event: KeyboardEvent): void {
         @focus="entering($event.target as HTMLInputElement)"
         @blur="left"
         @keydown.enter="entered"
+        @keydown.f1.prevent="term && terms.show(term, $event.currentTarget as Element)"
         @keydown.esc.stop="restore" />
       <span v-if="!(tolerance && hideLabel)" class="qf-u"
         >{{ unitText ?? unit.written }}<template v-if="after"> {{ after }}</template></span
       >
+      <button
+        v-if="term && focused"
+        type="button"
+        class="qf-what"
+        tabindex="-1"
+        aria-label="what is this?"
+        @mousedown.prevent
+        @click="terms.show(term, $event.currentTarget as Element)">
+        ?
+      </button>
       <slot />
     </span>
     <span v-if="error || note || hint" :id="`${id}-m`" class="qf-m" :role="error ? 'alert' : undefined">{{
@@ -222,6 +236,7 @@ function entered(event: KeyboardEvent): void {
 .strong .qf-in { font-weight: 600; font-size: var(--t-4); }
 .two .qf-in { font-size: var(--t-2); }
 .qf-u { color: var(--ink-2); font-size: var(--t-1); padding-left: 6px; white-space: nowrap; }
+.qf-what { align-self: stretch; flex: none; width: 32px; margin: 0 -6px 0 4px; border-left: 1px solid var(--rule); font-weight: 600; text-align: center; }
 .qf-mark { color: var(--ink-2); font-size: var(--t-3); padding-right: 2px; }
 .qf-m { font-size: var(--t-1); color: var(--ink-2); padding-top: 2px; line-height: 1.2; }
 .bad .qf-box { border-bottom-color: var(--stop); }

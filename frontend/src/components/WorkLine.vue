@@ -18,40 +18,47 @@ const say = (s: { state: string; flag: boolean; waits: string }): string =>
 
 <template>
   <nav class="work" aria-label="Work line">
-    <router-link
-      v-for="(s, i) in stations"
-      :key="s.id"
-      class="st"
-      :class="{ here: s.id === here }"
-      :to="`/vehicle/${vehicleId}/${s.id}`"
-      :title="say(s)"
-      :aria-current="s.id === here ? 'step' : undefined">
-      <i v-if="i > 0" class="seg" :class="{ done: stations[i - 1]!.state === 'done' }"></i>
-      <svg width="34" height="34" viewBox="-17 -17 34 34" aria-hidden="true">
-        <circle r="11" fill="var(--vellum)" />
-        <path v-if="s.id === here" class="mk-here" d="M-12 -21h24l-12 10z" />
-        <circle v-if="s.state === 'done'" r="7.500" class="mk-fill" />
-        <template v-else-if="s.state === 'begun'">
-          <circle r="7.500" class="mk-ring" />
-          <path class="mk-fill" d="M0 -7.500a7.500 7.500 0 0 0 0 15z" />
-        </template>
-        <path v-else class="mk-cross" d="M-6 0h12M0 -6v12" />
-        <path v-if="s.flag" class="mk-flag" d="M0 5V-15l15 5-15 5" />
-      </svg>
-      <span class="wd"
-        ><i class="key">{{ s.key }}</i
-        >{{ s.words }}<span class="seen-not">, {{ say(s) }}</span></span
-      >
-    </router-link>
+    <span v-for="(s, i) in stations" :key="s.id" class="place"
+      ><router-link
+        class="st"
+        :class="{ here: s.id === here }"
+        :to="`/vehicle/${vehicleId}/${s.id}`"
+        :title="say(s)"
+        :aria-current="s.id === here ? 'step' : undefined">
+        <i v-if="i > 0" class="seg" :class="{ done: stations[i - 1]!.state === 'done' }"></i>
+        <svg width="34" height="34" viewBox="-17 -17 34 34" aria-hidden="true">
+          <circle r="11" fill="var(--vellum)" />
+          <path v-if="s.id === here" class="mk-here" d="M-12 -21h24l-12 10z" />
+          <circle v-if="s.state === 'done'" r="7.500" class="mk-fill" />
+          <template v-else-if="s.state === 'begun'">
+            <circle r="7.500" class="mk-ring" />
+            <path class="mk-fill" d="M0 -7.500a7.500 7.500 0 0 0 0 15z" />
+          </template>
+          <path v-else class="mk-cross" d="M-6 0h12M0 -6v12" />
+        </svg>
+        <span class="wd"
+          ><i class="key">{{ s.key }}</i
+          >{{ s.words }}<span class="seen-not">, {{ say(s) }}</span></span
+        > </router-link
+      ><router-link
+        v-if="s.flag"
+        class="flag"
+        :to="{ path: `/vehicle/${vehicleId}/${s.id}`, hash: '#findings' }"
+        :aria-label="`what needs a look in ${s.words.toLowerCase()}`"
+        ><svg width="26" height="34" viewBox="-3 -17 26 34" aria-hidden="true">
+          <path class="mk-flag" d="M0 5V-15l15 5-15 5" /></svg></router-link
+    ></span>
   </nav>
 </template>
 
 <style scoped>
 .work { display: flex; border-top: var(--l-mid) solid var(--ink); background: var(--vellum); padding: 0 24px; overflow-x: auto; scrollbar-width: none; }
-.st { flex: 1 1 0; min-width: 104px; height: calc(var(--h-work) - 2px); display: flex; flex-direction: column; align-items: center; text-decoration: none; padding-top: 5px; position: relative; font-size: var(--t-3); }
+.place { flex: 1 1 0; min-width: 104px; position: relative; }
+.flag { position: absolute; top: 0; left: calc(50% + 6px); width: 44px; height: 44px; padding-top: 5px; } .flag svg { margin-left: -9px; pointer-events: none; }
+.st { height: calc(var(--h-work) - 2px); display: flex; flex-direction: column; align-items: center; text-decoration: none; padding-top: 5px; position: relative; font-size: var(--t-3); }
 .st:focus-visible { outline-offset: -3px; }
 .st.here { font-weight: 600; }
-.seg { position: absolute; top: 21px; right: calc(50% + 15px); width: calc(100% - 30px); border-top: 1px solid var(--edge); }
+.seg { pointer-events: none; position: absolute; top: 21px; right: calc(50% + 15px); width: calc(100% - 30px); border-top: 1px solid var(--edge); }
 .seg.done { border-top: 2.25px solid var(--ink); }
 svg { position: relative; }
 .key { font-style: normal; font-weight: 400; color: var(--ink-3); font-size: var(--t-1); margin-right: 7px; }
@@ -60,6 +67,6 @@ svg { position: relative; }
 .mk-cross { stroke: var(--ink-2); stroke-width: 1.5; fill: none; }
 .mk-flag { fill: var(--look-fill); stroke: var(--ink); stroke-width: 1.75; stroke-linejoin: round; }
 .mk-here { fill: var(--ink); }
-@media (max-width: 1100px) { .work { padding: 0 4px; } .st { min-width: 88px; } }
-@media (min-width: 601px) and (max-width: 900px) { .st { min-width: 78px; font-size: var(--t-2); } .key { margin-right: 4px; } }
+@media (max-width: 1100px) { .work { padding: 0 4px; } .place { min-width: 88px; } }
+@media (min-width: 601px) and (max-width: 900px) { .place { min-width: 78px; } .st { font-size: var(--t-2); } .key { margin-right: 4px; } }
 </style>

@@ -2,6 +2,7 @@ import { type Ref, ref } from 'vue'
 
 import { api, messageOf } from '@/api/client'
 
+import { printPage } from './usePrinting'
 import { useUnits } from './useUnits'
 import { useVehicle } from './useVehicle'
 
@@ -19,16 +20,7 @@ export function useBlankPage(): { print: (setup?: string) => Promise<void>; trou
       .catch((e: unknown) => ({ data: undefined, error: e }))
     trouble.value = data ? '' : messageOf(error)
     if (!data) return
-    const frame = window.document.createElement('iframe')
-    frame.title = setup ? 'Blank page of a round' : 'Blank survey'
-    frame.className = 'seen-not'
-    window.document.body.append(frame)
-    frame.srcdoc = data as string
-    frame.onload = async () => {
-      await frame.contentDocument?.fonts.ready
-      frame.contentWindow?.print()
-      setTimeout(() => frame.remove(), 60_000)
-    }
+    printPage(data as string, setup ? 'Blank page of a round' : 'Blank survey')
   }
   return { print, trouble }
 }

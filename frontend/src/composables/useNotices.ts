@@ -4,10 +4,13 @@ import { inject, type InjectionKey, provide, type Ref, shallowRef } from 'vue'
 export interface Notice {
   text: string
   undo?: () => void
+  /** What went wrong stays until it is put away by hand. */
+  fault?: boolean
 }
 export interface Notices {
   current: Ref<Notice | null>
   say: (text: string, undo?: () => void) => void
+  fail: (text: string) => void
   undo: () => void
   dismiss: () => void
 }
@@ -18,6 +21,7 @@ export function provideNotices(): Notices {
   const notices: Notices = {
     current,
     say: (text, undo) => (current.value = undo ? { text, undo } : { text }),
+    fail: (text) => (current.value = { text, fault: true }),
     undo: () => {
       current.value?.undo?.()
       current.value = null

@@ -1,5 +1,16 @@
-import { until } from '@vueuse/core'
-import { computed, type ComputedRef, inject, type InjectionKey, provide, type Ref, ref, shallowRef, watch } from 'vue'
+import { until, useEventListener } from '@vueuse/core'
+import {
+  computed,
+  type ComputedRef,
+  inject,
+  type InjectionKey,
+  onScopeDispose,
+  provide,
+  type Ref,
+  ref,
+  shallowRef,
+  watch,
+} from 'vue'
 
 import {
   type Act,
@@ -17,6 +28,7 @@ import { learn } from '@/api/wire'
 import { type Beside, type Change, changed as changedBy, type Edit, edited, type Patch } from '@/logic/patch'
 
 import { useAsking } from './vehicle/useAsking'
+import { recalled, remember } from './vehicle/remembered'
 import { useHistory } from './vehicle/useHistory'
 import { type SaveState, useSaving } from './vehicle/useSaving'
 
@@ -67,7 +79,13 @@ export interface VehicleWork {
 }
 const key: InjectionKey<VehicleWork> = Symbol('vehicle')
 
-export function provideVehicle(id: string): VehicleWork {
+/** What the address asks for: a setup, and a load aboard. */
+export interface AskedFor {
+  setup?: string | null
+  load?: string | null
+}
+
+export function provideVehicle(id: string, wanted: AskedFor = {}): VehicleWork {
   const document = shallowRef<Document | null>(null)
   const loadState = ref<string | null>(null)
   const setupId = ref('plan')
@@ -167,10 +185,15 @@ export function provideVehicle(id: string): VehicleWork {
   async function load(): Promise<void> {
     const found = await saving.load()
     if (!found) return
+    const before = recalled(id, found, saving.loaded())
+    const has = (s: string | null | undefined): boolean => found.setups.some((x) => x.id === s)
     const last = found.setups.findLast((s) => s.stage === 'plan') ?? found.setups.at(-1)
-    setupId.value = last?.id ?? 'plan'
+    setupId.value = [wanted.setup, before?.setup, last?.id].find(has) ?? 'plan'
     document.value = found
-    if (places.value.length === 2) {
+    if (before) history.recall(before.history)
+    const load = wanted.load ?? before?.load
+    if (load && found.loads?.some((l) => l.id === load)) loadState.value = load
+    else if (places.value.length === 2) {
       // what a two-wheeler will do, it does with its rider on
       const carrying = (found.loads ?? []).filter((l) => l.items?.length)
       const told = found.surveys?.[0]?.conditions?.rider
@@ -191,6 +214,11 @@ export function provideVehicle(id: string): VehicleWork {
     return copy
   }
   void load()
+  const keepPlace = (): void => {
+    if (document.value) remember(id, document.value, setupId.value, loadState.value, history.all())
+  }
+  useEventListener(window, 'pagehide', keepPlace)
+  onScopeDispose(keepPlace)
 
   const work: VehicleWork = {
     id,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { ShelfDamper } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
+import TermWord from '@/components/TermWord.vue'
 
 /** The dampers on the shelf. */
 defineProps<{ parts: ShelfDamper[]; text: string }>()
@@ -32,12 +33,12 @@ const matches = (p: ShelfDamper, text: string): boolean =>
     <table>
       <thead>
         <tr>
-          <th>damper</th>
+          <th><TermWord words="damper" /></th>
           <th class="r">extended, {{ units.unit('m').written }}</th>
-          <th class="r">shut</th>
-          <th class="r">stroke</th>
-          <th>body</th>
-          <th>adjusters</th>
+          <th class="r"><TermWord words="shut" /></th>
+          <th class="r"><TermWord words="stroke" /></th>
+          <th><TermWord words="body" /></th>
+          <th><TermWord words="adjusters" /></th>
           <th></th>
         </tr>
       </thead>

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useVehicle } from '@/composables/useVehicle'
 
 /** Damping wanted: of the body, against wheel hop, rebound over bump; and how comfort weighs against grip. */
@@ -40,9 +41,9 @@ const mine = computed(
       <thead>
         <tr>
           <th></th>
-          <th>from</th>
-          <th>to</th>
-          <th>aimed at</th>
+          <th><TermWord words="from" /></th>
+          <th><TermWord words="to" /></th>
+          <th><TermWord words="aimed at" /></th>
         </tr>
       </thead>
       <tbody>

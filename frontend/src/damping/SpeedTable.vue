@@ -3,6 +3,7 @@ import { computed } from 'vue'
 
 import { type EndName, type Place, placeWords } from '@/api/client'
 import AskFigure from '@/components/AskFigure.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 
@@ -36,13 +37,13 @@ const shown = computed(() => props.places.filter((p) => corner(p)?.rebound_low))
         <th></th>
         <th>bump, {{ units.unit('N').written }}</th>
         <th>rebound, {{ units.unit('N').written }}</th>
-        <th>over bump</th>
-        <th>of critical</th>
+        <th><TermWord words="over bump" /></th>
+        <th><TermWord words="of critical" /></th>
       </tr>
     </thead>
     <tbody v-for="s in SPEEDS" :key="s.id">
       <tr class="head">
-        <th>{{ s.words }}</th>
+        <th><TermWord :words="s.words" /></th>
         <td></td>
         <td class="quiet">wanted</td>
         <td class="quiet">{{ split }}</td>

@@ -8,6 +8,7 @@ import { useUnits } from '@/composables/useUnits'
 import TorqueField from './TorqueField.vue'
 import { type State, useCard } from './useCard'
 import { useFasteners } from './useFasteners'
+import TermWord from '@/components/TermWord.vue'
 
 /** Beside the steps: one square for each step of a corner, what waits for ride height, fasteners, parts in the kit. */
 const emit = defineEmits<{ go: [id: string] }>()
@@ -95,10 +96,10 @@ function shopping(): void {
         <thead>
           <tr>
             <th></th>
-            <th>all</th>
-            <th>used once</th>
-            <th>where</th>
-            <th>torque, angle</th>
+            <th><TermWord words="all" /></th>
+            <th><TermWord words="used once" /></th>
+            <th><TermWord words="where" /></th>
+            <th><TermWord words="torque, angle" /></th>
           </tr>
         </thead>
         <tbody>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 
 import { coilOf, type Place, PLACES, placeWords, type SideSetup } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useHeights } from '@/composables/useHeights'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
@@ -148,7 +149,7 @@ const WHEEL: WheelRow[] = [
       </thead>
       <tbody>
         <tr v-for="r in SEAT" :key="r.member">
-          <th>{{ r.words }}</th>
+          <th><TermWord :words="r.words" /></th>
           <td v-for="p in PLACES" :key="p">
             <QuantityField
               hide-label
@@ -163,7 +164,7 @@ const WHEEL: WheelRow[] = [
           </td>
         </tr>
         <tr>
-          <th>wheel further out</th>
+          <th><TermWord words="wheel further out" /></th>
           <td v-for="p in PLACES" :key="p">
             <QuantityField
               hide-label

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 
 import { api, type EndName, type Place, type RingWay } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useAnswer } from '@/composables/useAnswer'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
@@ -54,9 +55,9 @@ const reach = (w: RingWay): string =>
       <thead>
         <tr>
           <th></th>
-          <th class="r">collar</th>
-          <th class="r">reaches</th>
-          <th class="r">held</th>
+          <th class="r"><TermWord words="collar" /></th>
+          <th class="r"><TermWord words="reaches" /></th>
+          <th class="r"><TermWord words="held" /></th>
         </tr>
       </thead>
       <tbody>

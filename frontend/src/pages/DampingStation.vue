@@ -57,6 +57,7 @@ const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
       </button>
     </div>
   </div>
+  <FindingList :findings="findings" />
   <template v-if="view === 'clicks'">
     <EndRules v-for="e in ENDS" :key="e" :end="e" :side="side" />
     <div class="below">
@@ -78,7 +79,6 @@ const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
       <CurveRows :end="e" :place="lead(e)" :both="side === 'both' && !two" />
     </section>
   </template>
-  <FindingList :findings="findings" />
   <p v-if="view !== 'bounce'" class="small quiet mt-3">
     Damping is judged with both knobs where they stand: at low speed against the body on its wheel rate, at high speed
     against the wheel. Clicks are counted gently from the end; a knob is not forced past it. A charged damper is not

@@ -3,6 +3,7 @@ import { onMounted, onScopeDispose, ref } from 'vue'
 
 import { api, messageOf, type PairingState } from '@/api/client'
 import PageHead from '@/components/PageHead.vue'
+import TermWord from '@/components/TermWord.vue'
 
 /** Devices of the workshop: the address and the code for a phone beside the bike, and who is paired. */
 const state = ref<PairingState | null>(null)
@@ -67,9 +68,9 @@ const when = (text: string): string =>
           <table v-else>
             <thead>
               <tr>
-                <th>device</th>
-                <th>paired</th>
-                <th>last asked</th>
+                <th><TermWord words="device" /></th>
+                <th><TermWord words="paired" /></th>
+                <th><TermWord words="last asked" /></th>
                 <th></th>
               </tr>
             </thead>

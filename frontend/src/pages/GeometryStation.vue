@@ -114,6 +114,7 @@ const estimateDamper = (end: EndName, on: boolean): void =>
     >
     <span v-else class="quiet">as found, and so in every setup that replaces nothing</span>
   </div>
+  <FindingList :findings="findings" />
   <section id="dimensions" class="dims">
     <QuantityField
       label="wheelbase"
@@ -328,7 +329,6 @@ const estimateDamper = (end: EndName, on: boolean): void =>
       </dl>
     </section>
   </div>
-  <FindingList :findings="findings" />
 </template>
 
 <style scoped>

@@ -47,6 +47,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
       :model-value="heights.together.value"
       @update:model-value="(v) => (heights.together.value = !!v)" />
   </div>
+  <FindingList :findings="findings" />
   <p v-if="vehicle.isFound.value" class="say">
     <b class="grade-look">Look</b> As found is what was measured. Take the plan in the heading to ask for heights.
   </p>
@@ -201,7 +202,6 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
       as-percent
       :options="{ decimals: 1 }" />. Heights, loads and collars come from the balance of the whole vehicle.
   </p>
-  <FindingList :findings="findings" />
   <p v-if="!vehicle.isFound.value" id="fitted" class="quiet mt-3">
     Once it stands: <router-link class="link" :to="`/vehicle/${vehicle.id}/settle`">set down</router-link>, what to
     turn, and what could explain it.

@@ -18,6 +18,7 @@ import DamageRows from '@/fit/DamageRows.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import SurveyFiles from '@/components/SurveyFiles.vue'
 import SurveyWalk from '@/components/SurveyWalk.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useDraft } from '@/composables/useDraft'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
@@ -186,6 +187,7 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
         "
     /></label>
   </div>
+  <FindingList :findings="findings" />
   <section v-if="walking && !ready" class="before">
     <h2>First</h2>
     <v-checkbox
@@ -223,7 +225,7 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
         <tr>
           <th></th>
           <th v-for="p in PLACES" :key="p" scope="col">{{ placeWords(p) }}</th>
-          <th class="est">estimate</th>
+          <th class="est"><TermWord words="estimate" /></th>
         </tr>
       </thead>
       <tbody>
@@ -254,7 +256,6 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
       </tbody>
     </table>
     <SurveyFiles />
-    <FindingList :findings="findings" />
     <section id="as-found" class="found">
       <div v-for="end in ['front', 'rear'] as const" :key="end">
         <h3>{{ end === 'front' ? 'Front' : 'Rear' }} {{ onBar(end) ? 'torsion bars' : 'spring' }} as found</h3>

@@ -96,6 +96,7 @@ const trimToFit = (): void => void (stop.value?.trim != null && setStop(stop.val
       </button>
     </div>
   </div>
+  <FindingList :findings="findings" />
   <p v-if="headline" class="say">
     <b v-if="headline.grade" :class="`grade-${headline.grade}`">Stop </b>{{ headline.text }}
     <button v-if="stop?.trim != null && movable" class="link" @click="trimToFit">cut to fit</button>
@@ -254,7 +255,6 @@ const trimToFit = (): void => void (stop.value?.trim != null && setStop(stop.val
     </div>
   </div>
   <DamperChoice v-if="corner" :place="place" />
-  <FindingList :findings="findings" />
   <p class="small quiet mt-3">
     Unload the spring before a stop is cut or changed; a damper under gas extends by itself. Stops and packers as the
     maker of the damper permits.

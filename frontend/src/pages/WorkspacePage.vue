@@ -12,6 +12,8 @@ import WorkLine from '@/components/WorkLine.vue'
 import { provideHeights } from '@/composables/useHeights'
 import { useSteady } from '@/composables/useSteady'
 import { provideVehicle } from '@/composables/useVehicle'
+import { askedFor, usePlace } from '@/composables/usePlace'
+import { usePrinting } from '@/composables/usePrinting'
 import { provideWorking } from '@/composables/useWorking'
 import { rememberVehicle } from '@/logic/last'
 import { STATIONS } from '@/logic/stations'
@@ -27,7 +29,7 @@ import TravelStation from './TravelStation.vue'
 /** One vehicle at work: heading, bench of the present station, stance, work line. */
 const route = useRoute()
 const router = useRouter()
-const vehicle = provideVehicle(String(route.params.id))
+const vehicle = provideVehicle(String(route.params.id), askedFor(route.query))
 const working = provideWorking()
 provideHeights(vehicle)
 const finding = ref(false)
@@ -66,6 +68,9 @@ const station = computed<Station | 'compare'>(() =>
 )
 const stations = useSteady(() => vehicle.report.value?.stations ?? [])
 const opened = computed(() => !!vehicle.document.value)
+const benchBox = ref<HTMLElement | null>(null)
+usePlace(vehicle, benchBox)
+const print = usePrinting(vehicle)
 const title = computed(
   () =>
     `${STATIONS.find((s) => s.id === station.value)?.words ?? 'Compare'}, ${vehicle.document.value?.vehicle.name ?? ''} · Feder`,
@@ -101,6 +106,10 @@ function pressed(event: KeyboardEvent): void {
     event.preventDefault()
     finding.value = true
   }
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'p' && opened.value) {
+    event.preventDefault()
+    return void print(station.value)
+  }
   const anywhere =
     event.altKey &&
     !event.ctrlKey &&
@@ -126,9 +135,12 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
 </script>
 
 <template>
+  <p class="on-paper">
+    This screen is not made for paper. Print with Ctrl+P from a bench, or on the Sheet: that is made for it.
+  </p>
   <div class="frame">
     <HeadingBar @find="finding = true" @keys="keys = true" />
-    <main class="bench" data-fields>
+    <main id="bench" ref="benchBox" class="bench" data-fields>
       <div v-if="vehicle.trouble.value" class="trouble" role="alert">{{ vehicle.trouble.value }}</div>
       <template v-if="vehicle.missing.value"
         ><h1>This vehicle is not in the garage</h1>

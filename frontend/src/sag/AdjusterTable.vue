@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Clicks, EndName, SideSetup } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useDraft } from '@/composables/useDraft'
 
 import { useSag } from './useSag'
@@ -57,10 +58,10 @@ const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): voi
         <thead>
           <tr>
             <th class="end">{{ e }}</th>
-            <th>click</th>
-            <th>of</th>
-            <th>counted from</th>
-            <th>leave alone</th>
+            <th><TermWord words="click" /></th>
+            <th><TermWord words="of" /></th>
+            <th><TermWord words="counted from" /></th>
+            <th><TermWord words="leave alone" /></th>
           </tr>
         </thead>
         <tbody>

@@ -3,6 +3,7 @@ import { ref, watch } from 'vue'
 
 import { api, type AirRow, type EndName } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useAnswer } from '@/composables/useAnswer'
 
 import { useSag } from './useSag'
@@ -74,13 +75,13 @@ function typed(key: (typeof FIELDS)[number]['key'], text: string, low: number, h
     <table v-if="found?.rows.length" aria-label="Volume spacers">
       <thead>
         <tr>
-          <th>spacers</th>
-          <th>pressure for the sag</th>
-          <th>bike alone</th>
+          <th><TermWord words="spacers" /></th>
+          <th><TermWord words="pressure for the sag" /></th>
+          <th><TermWord words="bike alone" /></th>
           <th>wheel rate, half-way, {{ units.unit('N/m').written }}</th>
-          <th>at full travel, slow</th>
-          <th>in a fast stroke</th>
-          <th>times the rider</th>
+          <th><TermWord words="at full travel, slow" /></th>
+          <th><TermWord words="in a fast stroke" /></th>
+          <th><TermWord words="times the rider" /></th>
         </tr>
       </thead>
       <tbody>

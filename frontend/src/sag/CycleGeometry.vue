@@ -6,6 +6,7 @@ import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import RatioField from '@/components/RatioField.vue'
 import WrittenField from '@/components/WrittenField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useDraft } from '@/composables/useDraft'
 
 import TravelCurve from './TravelCurve.vue'
@@ -99,6 +100,7 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
     <h1>Geometry</h1>
     <span class="quiet">measured once, {{ bike }} alone and upright, as found</span>
   </div>
+  <FindingList :findings="findings" />
   <section id="dimensions" class="four">
     <QuantityField
       label="wheelbase"
@@ -267,7 +269,7 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
       <table v-if="points.length || started.length" class="curve" aria-label="Leverage curve">
         <thead>
           <tr>
-            <th>wheel, from extended</th>
+            <th><TermWord words="wheel, from extended" /></th>
             <th>wheel / shock</th>
             <th></th>
           </tr>
@@ -328,7 +330,6 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
     </section>
   </div>
   <TravelCurve end="rear" />
-  <FindingList :findings="findings" />
 </template>
 
 <style scoped>

@@ -58,6 +58,7 @@ function setOther(e: EndName, value: number | null): void {
       >
     </nav>
   </div>
+  <FindingList :findings="findings" />
   <RiderLoads v-if="view === 'loads'" />
   <template v-else>
     <div class="ends">
@@ -136,7 +137,6 @@ function setOther(e: EndName, value: number | null): void {
       </button>
     </div>
     <AirBench v-if="isAir(end)" :end="end" /><SagShelf v-else :end="end" />
-    <FindingList :findings="findings" />
     <p class="small quiet">
       A spring is fitted by whoever has the tool for it: a shock's spring is held by its collar under load, a fork's
       pushes its cap off. {{ units.unit('N/m').written }} shown; type any unit.

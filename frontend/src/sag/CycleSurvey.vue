@@ -169,6 +169,7 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
     <span class="quiet">as found, before anything is turned</span
     ><router-link class="act end" :to="`/vehicle/${vehicle.id}/walk`">read it on a phone</router-link>
   </div>
+  <FindingList :findings="findings" />
   <div class="ticks">
     <v-checkbox
       v-for="t in TICKS"
@@ -279,7 +280,6 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
     </section>
   </div>
   <SurveyFiles />
-  <FindingList :findings="findings" />
   <section class="three">
     <v-text-field
       v-for="t in TEXTS"

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { EndName } from '@/api/client'
 import AskFigure from '@/components/AskFigure.vue'
 import FindingList from '@/components/FindingList.vue'
+import TermWord from '@/components/TermWord.vue'
 
 import DamperChoice from '@/dampers/DamperChoice.vue'
 
@@ -35,6 +36,7 @@ const ROWS: {
     <h1>Travel</h1>
     <span class="quiet">what sag takes of it, and what is left</span>
   </div>
+  <FindingList :findings="findings" />
   <table class="use" aria-label="Travel used">
     <thead>
       <tr>
@@ -44,7 +46,7 @@ const ROWS: {
     </thead>
     <tbody>
       <tr v-for="r in ROWS" :key="r.key">
-        <th>{{ r.words }}</th>
+        <th><TermWord :words="r.words" /></th>
         <td v-for="e in ENDS" :key="e">
           <AskFigure
             :figure="sags(e)?.[r.key]"
@@ -76,7 +78,6 @@ const ROWS: {
   </div>
   <TravelCurve :end="end" />
   <DamperChoice :key="end" :place="end" />
-  <FindingList :findings="findings" />
   <p class="small quiet">
     Ride it once hard with a tie round the tube and a ring on the shaft: what they show is the truth of the end stroke.
   </p>

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { api, type Report } from '@/api/client'
 import AskFigure from '@/components/AskFigure.vue'
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { freshState, itemSet, type LoadItem, statesWith } from '@/springs/loads'
 
 import { useSag } from './useSag'
@@ -175,7 +176,7 @@ const COLUMNS = [
   <table v-if="reports.length" class="plan" aria-label="Every load state">
     <thead>
       <tr>
-        <th>state</th>
+        <th><TermWord words="state" /></th>
         <th>all, {{ units.unit('kg').written }}</th>
         <th v-for="e in ENDS" :key="e">{{ e }} sag, {{ units.unit('m').written }}</th>
         <th v-for="e in ENDS" :key="`l${e}`">left, {{ e }}</th>

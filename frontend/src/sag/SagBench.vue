@@ -38,13 +38,13 @@ const end = computed<EndName>(
     <span class="quiet">sag, front and rear as a pair</span
     ><router-link class="act end" :to="`/vehicle/${vehicle.id}/walk`">read it on a phone</router-link>
   </div>
+  <FindingList :findings="findings" />
   <p v-if="vehicle.isFound.value" class="say">
     <b class="grade-look">Look</b> As found is what was read. Take the plan in the heading to set preload, springs and
     air.
   </p>
   <SagTable />
   <VerdictRows />
-  <FindingList :findings="findings" />
   <template v-if="coils.length">
     <div v-if="coils.length > 1" role="tablist" aria-label="Which end" class="tabs">
       <button v-for="e in coils" :key="e" class="tab" role="tab" :aria-selected="e === end" @click="chosen = e">

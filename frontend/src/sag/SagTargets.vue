@@ -3,6 +3,7 @@ import { computed } from 'vue'
 
 import type { EndName } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useDraft } from '@/composables/useDraft'
 
 import { useSag } from './useSag'
@@ -66,7 +67,7 @@ const known = (e: EndName, of: 'rider' | 'free'): boolean => edge(e, of, 'low') 
         <tr>
           <th></th>
           <th v-for="o in OF" :key="o" colspan="2">{{ o === 'rider' ? 'rider on' : `${bike} alone` }}</th>
-          <th>aimed at, rider on</th>
+          <th><TermWord words="aimed at, rider on" /></th>
         </tr>
       </thead>
       <tbody>

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { api, type HardPart, type Lever } from '@/api/client'
 import AskFigure from '@/components/AskFigure.vue'
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useDraft } from '@/composables/useDraft'
 
 import { useSag } from './useSag'
@@ -180,11 +181,11 @@ const CLAMPS = [
       <table v-if="wanted !== null && levers.length" aria-label="What it takes">
         <thead>
           <tr>
-            <th>one of these alone</th>
-            <th>by</th>
-            <th>rake</th>
-            <th>trail</th>
-            <th>free sag</th>
+            <th><TermWord words="one of these alone" /></th>
+            <th><TermWord words="by" /></th>
+            <th><TermWord words="rake" /></th>
+            <th><TermWord words="trail" /></th>
+            <th><TermWord words="free sag" /></th>
             <th></th>
           </tr>
         </thead>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 
 import type { EndName } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useVehicle } from '@/composables/useVehicle'
 
 /** What turns toe at each end, the steering ratio, and camber and toe read at several heights. Asked once. */
@@ -68,9 +69,9 @@ function setRow(e: EndName, i: number, member: 'hub_to_arch' | 'camber' | 'toe',
         </caption>
         <thead>
           <tr>
-            <th>hub to arch</th>
-            <th>camber</th>
-            <th>toe</th>
+            <th><TermWord words="hub to arch" /></th>
+            <th><TermWord words="camber" /></th>
+            <th><TermWord words="toe" /></th>
           </tr>
         </thead>
         <tbody>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 
 import { type AlignedWheel, placeWords, type SideSetup, type WheelRound } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 
@@ -54,9 +55,9 @@ const asAngle = computed(() => props.angles || (read.value?.toe_angle != null &&
     <thead>
       <tr>
         <th>{{ words }}</th>
-        <th>before</th>
-        <th>now</th>
-        <th>wanted</th>
+        <th><TermWord words="before" /></th>
+        <th><TermWord words="now" /></th>
+        <th><TermWord words="wanted" /></th>
       </tr>
     </thead>
     <tbody>

@@ -5,6 +5,7 @@ import { api, type Figure, type Logged, placeWords } from '@/api/client'
 import { useAnswer } from '@/composables/useAnswer'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
+import TermWord from '@/components/TermWord.vue'
 
 /** Several changes in one entry: what moved, and how much of it each change alone does. */
 const props = defineProps<{ entry: Logged }>()
@@ -41,10 +42,10 @@ const shown = (f: Figure): string => plain(f.value, f.unit)
       <table v-if="apart.moved.length">
         <thead>
           <tr>
-            <th>what moved</th>
-            <th>before</th>
-            <th>after</th>
-            <th>each change alone</th>
+            <th><TermWord words="what moved" /></th>
+            <th><TermWord words="before" /></th>
+            <th><TermWord words="after" /></th>
+            <th><TermWord words="each change alone" /></th>
           </tr>
         </thead>
         <tbody>

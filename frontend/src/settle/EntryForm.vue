@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 
 import { type ChangedRow, type LogEntry, type Place, placeWords } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 
@@ -167,7 +168,7 @@ function submit(): void {
     <table class="pressures">
       <thead>
         <tr>
-          <th class="small quiet">tyres</th>
+          <th class="small quiet"><TermWord words="tyres" /></th>
           <th v-for="p in vehicle.places.value" :key="p" class="small quiet">{{ placeWords(p) }}</th>
         </tr>
       </thead>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 
 import { barOf, type Place, placeWords, type WheelRound } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useVehicle } from '@/composables/useVehicle'
 
 import type { Rounds } from './useRounds'
@@ -37,7 +38,7 @@ const told = computed(() =>
       </thead>
       <tbody>
         <tr v-for="r in rows" :key="r.member">
-          <th>{{ r.words }}</th>
+          <th><TermWord :words="r.words" /></th>
           <td v-for="p in vehicle.places.value" :key="p">
             <QuantityField
               v-if="r.member !== 'plate' || onBar(p)"

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 
 import { api, type Place, placeWords, type Way } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useAnswer } from '@/composables/useAnswer'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
@@ -193,9 +194,9 @@ async function taken(): Promise<void> {
         <thead>
           <tr>
             <th>ways to {{ percent(weights.target, { decimals: 1 }) }}</th>
-            <th class="n">turns in all</th>
-            <th>arch off plan</th>
-            <th>first thing against it</th>
+            <th class="n"><TermWord words="turns in all" /></th>
+            <th><TermWord words="arch off plan" /></th>
+            <th><TermWord words="first thing against it" /></th>
           </tr>
         </thead>
         <tbody>

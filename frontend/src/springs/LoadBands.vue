@@ -3,6 +3,7 @@ import { reactive } from 'vue'
 
 import type { BandSpring, EndName, LoadRanks } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 
@@ -51,11 +52,11 @@ const short = (): string =>
     <table v-if="found?.bands.length">
       <thead>
         <tr>
-          <th>spring</th>
+          <th><TermWord words="spring" /></th>
           <th>band, {{ units.unit('N').written }}</th>
           <th>lifts, {{ units.unit('m').written }}</th>
           <th v-for="s in states.slice(1)" :key="s">{{ s }} adds</th>
-          <th class="l">against it</th>
+          <th class="l"><TermWord words="against it" /></th>
           <th></th>
         </tr>
       </thead>

@@ -5,6 +5,7 @@ import { api, coilOf, type EndName, type Figure, placeWords, type SpringPart } f
 import AskFigure from '@/components/AskFigure.vue'
 import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useAnswer } from '@/composables/useAnswer'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
@@ -132,10 +133,16 @@ const findings = computed(() =>
     ['plate_exceeded', 'load_band_exceeded', 'rests_on_stop', 'spring_too_soft', 'cannot_stand'].includes(f.rule),
   ),
 )
+const carried = computed(() =>
+  vehicle.loadState.value
+    ? `with ${states.value.find((l) => l.id === vehicle.loadState.value)?.name ?? ''}`
+    : undefined,
+)
 </script>
 
 <template>
   <SpringHead view="loads"><button class="act" @click="addState">New load state</button></SpringHead>
+  <FindingList :findings="findings" :of="carried" />
   <template v-if="!states.length">
     <p class="say">
       What this vehicle is to carry decides its springs: name a state, put each thing at its place, and see heights,
@@ -189,20 +196,20 @@ const findings = computed(() =>
       <thead>
         <tr>
           <th></th>
-          <th>all</th>
-          <th colspan="5" class="g mid">front</th>
-          <th colspan="5" class="g mid">rear</th>
+          <th><TermWord words="all" /></th>
+          <th colspan="5" class="g mid"><TermWord words="front" /></th>
+          <th colspan="5" class="g mid"><TermWord words="rear" /></th>
         </tr>
         <tr class="sub">
-          <th>state</th>
+          <th><TermWord words="state" /></th>
           <th>{{ units.unit('kg').written }}</th>
           <template v-for="e in 2" :key="e"
-            ><th class="g">axle</th>
-            <th>height</th>
+            ><th class="g"><TermWord words="axle" /></th>
+            <th><TermWord words="height" /></th>
             <th>Hz</th>
-            <th>to stop</th>
-            <th>to limit</th></template
-          >
+            <th><TermWord words="to stop" /></th>
+            <th><TermWord words="to limit" /></th
+          ></template>
         </tr>
       </thead>
       <tbody>
@@ -302,7 +309,6 @@ const findings = computed(() =>
       @fit="fit" />
     <LoadBands :found="ranked.found.value" :end="end" :states="rows.map((r) => r.name)" />
   </template>
-  <FindingList :findings="findings" />
   <p class="small quiet mt-3">
     Plate limits are the law; springs do not raise them. Lash the load before it is driven.
   </p>

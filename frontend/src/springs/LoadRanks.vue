@@ -3,6 +3,7 @@ import { computed } from 'vue'
 
 import type { EndName, Figure, LoadRanks, SpringPart } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
+import TermWord from '@/components/TermWord.vue'
 
 /** The shelf ranked by its worst load, and what a spacer under the spring fitted would do instead. */
 const props = defineProps<{
@@ -59,11 +60,11 @@ const why = (r: NonNullable<typeof rows.value>[number]): string =>
     <table v-else>
       <thead>
         <tr>
-          <th>spring</th>
+          <th><TermWord words="spring" /></th>
           <th>rate, {{ units.unit('N/m').written }}</th>
           <th v-for="s in states" :key="s">{{ s }}, Hz</th>
-          <th>change loaded</th>
-          <th class="l">its worst</th>
+          <th><TermWord words="change loaded" /></th>
+          <th class="l"><TermWord words="its worst" /></th>
           <th></th>
         </tr>
       </thead>

@@ -67,6 +67,7 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
 
 <template>
   <SpringHead view="roll" />
+  <FindingList :findings="findings" />
   <p v-if="waits.length" class="say">Stiffnesses below; lean and load moved across wait: <WaitsFor :waits="waits" /></p>
   <div class="split">
     <svg
@@ -204,7 +205,6 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
       <p v-else class="quiet small">No bar is typed in; roll rests on the springs alone.</p>
     </section>
   </div>
-  <FindingList :findings="findings" />
 </template>
 
 <style scoped>

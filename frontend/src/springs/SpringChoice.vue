@@ -229,6 +229,7 @@ const waiting = computed(() => {
       </button>
     </div>
   </SpringHead>
+  <FindingList :findings="findings" />
   <FrequencyStrip
     v-if="ridden"
     :report="ridden"
@@ -353,7 +354,6 @@ const waiting = computed(() => {
       <span v-if="vehicle.isFound.value" class="grade-look">as found is measured, not chosen; take the plan</span>
     </div>
   </section>
-  <FindingList :findings="findings" />
   <SpringForm :open="typing" @close="typing = false" @added="added" />
 </template>
 

@@ -5,6 +5,8 @@ import { type CornerReport, type Figure, type Place, placeWords } from '@/api/cl
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 
+import StanceWord from './StanceWord.vue'
+
 /** The figures over and under the travel ladders: height, wheel rate, frequency and damping of every corner. */
 const props = defineProps<{ x: Partial<Record<Place, number>> }>()
 const emit = defineEmits<{ ask: [path: string, title: string] }>()
@@ -27,6 +29,7 @@ const rows = computed<Row[]>(() => [
   { key: 'frequency', words: 'frequency', unit: basis.value === 'with tyre' ? 'Hz, with tyre' : 'Hz' },
   { key: 'damping_ratio', words: 'damping', unit: 'of critical' },
 ])
+const WORD = { wheel_rate: 'wheel rate', frequency: 'ride frequency', damping_ratio: 'damping ratio' } as const
 const flagged = (place: Place, key: string): boolean =>
   (report.value?.findings ?? []).some(
     (f) =>
@@ -101,19 +104,16 @@ const font = (text: string): string => (text.length > 6 ? 'font-size:18px' : '')
       </template>
     </g>
     <template v-if="places.length === 2"
-      ><text class="lab" x="224" y="32" text-anchor="middle">wheel sag</text
-      ><text class="unit" x="224" y="52" text-anchor="middle"
+      ><StanceWord :y="32" words="wheel sag" of="sag" /><text class="unit" x="224" y="52" text-anchor="middle"
         >rider, alone, {{ units.unit('m').written }}</text
       ></template
     >
     <template v-else
-      ><text class="lab" x="224" y="32" text-anchor="middle">{{
-        key === 'floor_to_arch' ? 'floor to arch' : 'hub to arch'
-      }}</text>
+      ><StanceWord :y="32" :words="key === 'floor_to_arch' ? 'floor to arch' : 'hub to arch'" />
       <text class="unit" x="224" y="50" text-anchor="middle">{{ units.unit('m').written }}</text></template
     >
     <g v-for="(row, i) in rows" :key="row.key" :transform="`translate(0 ${326 + i * 42})`">
-      <text class="lab" x="224" y="0" text-anchor="middle">{{ row.words }}</text>
+      <StanceWord :y="0" :words="row.words" :of="WORD[row.key]" />
       <text class="unit" x="224" y="17" text-anchor="middle">{{ row.unit }}</text>
       <g v-for="p in places" :key="p">
         <template v-if="corner(p)?.[row.key]">

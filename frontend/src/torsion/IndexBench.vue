@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { api, type ChartRow, type EndName, type Figure, type MoveRow, type Place, PLACES } from '@/api/client'
 import AskFigure from '@/components/AskFigure.vue'
 import QuantityField from '@/components/QuantityField.vue'
+import TermWord from '@/components/TermWord.vue'
 import { useAnswer } from '@/composables/useAnswer'
 import { useHeights } from '@/composables/useHeights'
 import { useUnits } from '@/composables/useUnits'
@@ -260,14 +261,14 @@ async function chart(): Promise<void> {
       <table class="moves" aria-label="Spline moves">
         <thead>
           <tr>
-            <th>bar, from outside</th>
-            <th>plate, from outside</th>
+            <th><TermWord words="bar, from outside" /></th>
+            <th><TermWord words="plate, from outside" /></th>
             <th class="mid">
               {{ arm?.adjuster ? 'adjuster' : '' }} <b>{{ units.show(bench.hub_wanted?.value, 'm') }} wanted</b>
             </th>
             <th class="r">{{ units.unit('m').written }}</th>
             <th class="r">{{ arm?.adjuster?.per_turn ? 'turns' : 'left' }}</th>
-            <th>first thing against it</th>
+            <th><TermWord words="first thing against it" /></th>
           </tr>
         </thead>
         <tbody>
@@ -342,12 +343,12 @@ async function chart(): Promise<void> {
         </caption>
         <thead>
           <tr>
-            <th>bar</th>
-            <th>plate</th>
-            <th>turned by</th>
-            <th>plate shows</th>
-            <th>hub to arch</th>
-            <th>wheel rate</th>
+            <th><TermWord words="bar" /></th>
+            <th><TermWord words="plate" /></th>
+            <th><TermWord words="turned by" /></th>
+            <th><TermWord words="plate shows" /></th>
+            <th><TermWord words="hub to arch" /></th>
+            <th><TermWord words="wheel rate" /></th>
           </tr>
         </thead>
         <tbody>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { OtherBar, TorsionBarPart } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
+import TermWord from '@/components/TermWord.vue'
 
 /** The bars at hand at the same height: rate and free angle change together; stress at the end of the bump travel. */
 defineProps<{ bars: OtherBar[]; movable: boolean }>()
@@ -14,13 +15,13 @@ const mpa = (f: { value: number } | null | undefined): string => (f ? (f.value /
   <table v-if="bars.length" class="bars" aria-label="Bars at hand">
     <thead>
       <tr>
-        <th>bar</th>
+        <th><TermWord words="bar" /></th>
         <th>diameter, {{ units.unit('m', 'fine length').written }}</th>
         <th>wheel rate, {{ units.unit('N/m').written }}</th>
         <th>Hz</th>
-        <th>free plate</th>
+        <th><TermWord words="free plate" /></th>
         <th>stress at ride, MPa</th>
-        <th>at full bump</th>
+        <th><TermWord words="at full bump" /></th>
         <th></th>
       </tr>
     </thead>

@@ -1,6 +1,6 @@
 import { computed, type ComputedRef, ref, type Ref, shallowRef } from 'vue'
 
-import { emptyHistory, type Gesture, pushed, redone, undone } from '@/logic/history'
+import { emptyHistory, type Gesture, type History, pushed, redone, undone } from '@/logic/history'
 import { applied, type Patch } from '@/logic/patch'
 
 export interface Undoing<T> {
@@ -10,6 +10,9 @@ export interface Undoing<T> {
   back: (document: T) => T | null
   forth: (document: T) => T | null
   clear: () => void
+  /** Both stacks as they are, and as they were before a reload. */
+  all: () => History
+  recall: (history: History) => void
   canUndo: ComputedRef<string | null>
   canRedo: ComputedRef<string | null>
   /** Whether a hand is dragging something: what is not under it may wait. */
@@ -48,6 +51,8 @@ export function useHistory<T>(): Undoing<T> {
       return applied(document, found.patch.redo)
     },
     clear: () => (history.value = emptyHistory()),
+    all: () => history.value,
+    recall: (before) => (history.value = before),
     canUndo: computed(() => history.value.done.at(-1)?.words ?? null),
     canRedo: computed(() => history.value.undone.at(-1)?.words ?? null),
     dragging,

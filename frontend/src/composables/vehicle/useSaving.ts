@@ -12,6 +12,8 @@ export interface Saving {
   stale: ShallowRef<StoredVehicle | null>
   /** Whether the server has no such vehicle. */
   missing: Ref<boolean>
+  /** What the server called the document that was loaded. */
+  loaded: () => string | null
   /** The document as stored, or as this tab left it unsaved; nothing where it cannot be had. */
   load: () => Promise<Document | null>
   /** The document changed: keep it here, and save it soon. */
@@ -37,6 +39,7 @@ export function useSaving(id: string, document: ShallowRef<Document | null>, und
   const stale = shallowRef<StoredVehicle | null>(null)
   const missing = ref(false)
   let revision = 0
+  let stored: string | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
   let sending: Document | null = null
   let gone = false
@@ -102,6 +105,7 @@ export function useSaving(id: string, document: ShallowRef<Document | null>, und
       return null
     }
     revision = data.revision
+    stored = data.state
     const draft = await drafts.own(id)
     return draft ? goOn(draft, data) : data.document
   }
@@ -172,5 +176,5 @@ export function useSaving(id: string, document: ShallowRef<Document | null>, und
     })
     leaving.set(id, last)
   })
-  return { state, trouble, stale, missing, load, changed, rested, keepMine, takeTheirs, keepBoth }
+  return { state, trouble, stale, missing, loaded: () => stored, load, changed, rested, keepMine, takeTheirs, keepBoth }
 }
