@@ -59,7 +59,7 @@ def test_a_knob_is_dragged_on_a_phone_and_the_offer_taken(served, watched):
     page.set_viewport_size({"width": 390, "height": 844})
     page.goto(base)
     page.get_by_role("button", name="Open Nettle").click()
-    page.wait_for_url("**/springs")
+    page.wait_for_url("**/springs**")
     page.goto(page.url.replace("/springs", "/damping"))
     hand = page.get_by_role("slider", name="rebound click, front")
     expect(hand).to_have_attribute("aria-valuenow", "8")

@@ -18,7 +18,7 @@ def opened(page, base, width=1280, height=800):
     page.set_viewport_size({"width": width, "height": height})
     page.goto(base)
     page.get_by_role("button", name="Open Nettle").click()
-    page.wait_for_url("**/springs")
+    page.wait_for_url("**/springs**")
     page.goto(page.url.replace("/springs", "/fit"))
     expect(page.get_by_role("heading", name="Fit", level=1)).to_be_visible()
 
@@ -149,7 +149,7 @@ def test_the_end_of_the_card_names_what_is_open_and_makes_the_fitted_setup(serve
     end.get_by_label("odometer").fill("48120")
     page.keyboard.press("Enter")
     end.get_by_role("button", name="Make the fitted setup").click()
-    page.wait_for_url("**/height")
+    page.wait_for_url("**/height**")
     expect(page.get_by_text("saved", exact=True)).to_be_visible()
     row = page.request.get(
         page.url.split("/vehicle/")[0] + "/api/vehicles/" + page.url.split("/vehicle/")[1].split("/")[0]

@@ -31,7 +31,11 @@ def test_setup_undo_and_scroll_survive_a_reload_and_a_look_into_the_garage(serve
     page.reload()
     expect(field).to_have_value("350")
     expect(page).to_have_url(re.compile("setup=plan"))
-    page.wait_for_function("Math.abs(document.querySelector('#bench').scrollTop - 333) < 3")
+    for _ in range(50):
+        if abs(page.locator("#bench").evaluate("e => e.scrollTop") - 333) < 3:
+            break
+        page.wait_for_timeout(100)
+    assert abs(page.locator("#bench").evaluate("e => e.scrollTop") - 333) < 3
     page.get_by_role("heading", name="Height", level=1).click()
     page.keyboard.press("g")
     page.get_by_role("button", name="Open Nettle").click()

@@ -78,6 +78,11 @@ const swap = (): void => {
   vehicle.selectSetup(a)
   first.value = b
 }
+/** A cell as it is written, and read out: before, after, and by how much. */
+function cell(w: Parameters<typeof told>[0], path: string): [string, string, string] {
+  const d = byPath.value.get(path)!
+  return [told(w, d, d.first), told(w, d, d.second), change(w, d) || (d.first == null || d.second == null ? '' : '=')]
+}
 </script>
 
 <template>
@@ -143,7 +148,7 @@ const swap = (): void => {
       </caption>
       <thead v-if="columns(g.of).length > 1">
         <tr>
-          <th></th>
+          <th><span class="seen-not">what</span></th>
           <th v-for="p in columns(g.of)" :key="p">{{ placeWords(p) }}</th>
         </tr>
       </thead>
@@ -155,20 +160,13 @@ const swap = (): void => {
               v-if="byPath.get(pathOf(g.of, c, w.name))"
               class="cell"
               :class="{ on: asked_?.path === pathOf(g.of, c, w.name) }"
-              :aria-label="`What changes the ${w.words} ${placeWords(c)}`"
+              :aria-label="`What changes the ${w.words} ${placeWords(c)}: ${cell(w, pathOf(g.of, c, w.name))
+                .join(' ')
+                .trim()}`"
               @click="about = pathOf(g.of, c, w.name)">
-              <span class="was">{{
-                told(w, byPath.get(pathOf(g.of, c, w.name))!, byPath.get(pathOf(g.of, c, w.name))!.first)
-              }}</span><b>{{
-                told(w, byPath.get(pathOf(g.of, c, w.name))!, byPath.get(pathOf(g.of, c, w.name))!.second)
-              }}</b
-              ><span class="by">{{
-                change(w, byPath.get(pathOf(g.of, c, w.name))) ||
-                (byPath.get(pathOf(g.of, c, w.name))!.first == null ||
-                byPath.get(pathOf(g.of, c, w.name))!.second == null
-                  ? ''
-                  : '=')
-              }}</span>
+              <span class="was">{{ cell(w, pathOf(g.of, c, w.name))[0] }}</span>{{ ' '
+              }}<b>{{ cell(w, pathOf(g.of, c, w.name))[1] }}</b
+              >{{ ' ' }}<span class="by">{{ cell(w, pathOf(g.of, c, w.name))[2] }}</span>
             </button>
           </td>
         </tr>

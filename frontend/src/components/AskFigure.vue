@@ -39,8 +39,12 @@ const changed = computed(() => {
 
 <template>
   <span v-if="!figure" class="none">–</span>
-  <button v-else class="fig" :aria-label="`${title}: ${text}. How?`" @click="working.ask(path, title, at)">
-    <span class="val">{{ text }}</span><span v-if="changed" class="was">{{ changed }}</span>
+  <button
+    v-else
+    class="fig"
+    :aria-label="`${title}: ${changed ? `${text} ${changed}` : text}. How?`"
+    @click="working.ask(path, title, at)">
+    <span class="val">{{ text }}</span>{{ changed ? ' ' : '' }}<span v-if="changed" class="was">{{ changed }}</span>
   </button>
 </template>
 

@@ -126,7 +126,7 @@ function go(hit: Hit): void {
 </script>
 
 <template>
-  <v-dialog :model-value="open" max-width="620" @update:model-value="$emit('close')">
+  <v-dialog aria-label="Find" :model-value="open" max-width="620" @update:model-value="$emit('close')">
     <v-card class="pa-6">
       <label for="find" class="seen-not">Find</label>
       <input

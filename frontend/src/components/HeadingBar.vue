@@ -29,7 +29,7 @@ const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.
 <template>
   <header class="head">
     <div class="veh">
-      <router-link to="/" aria-label="To the garage"
+      <router-link to="/" :aria-label="`${name}: to the garage`"
         ><b>{{ name }}</b></router-link
       >
       <span :title="about"
@@ -72,7 +72,7 @@ const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.
       </button>
       <v-menu>
         <template #activator="{ props: menu }"
-          ><button v-bind="menu" class="tool w" aria-label="Units">{{ system }}</button></template
+          ><button v-bind="menu" class="tool w" :aria-label="`Units: ${system}`">{{ system }}</button></template
         >
         <v-list
           ><v-list-item

@@ -21,7 +21,7 @@ const rows: [string, string][] = [
 </script>
 
 <template>
-  <v-dialog :model-value="open" max-width="520" @update:model-value="$emit('close')">
+  <v-dialog aria-label="Keys" :model-value="open" max-width="520" @update:model-value="$emit('close')">
     <v-card class="pa-6">
       <h2>Keys</h2>
       <dl>

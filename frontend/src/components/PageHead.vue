@@ -13,7 +13,7 @@ const scheme = useScheme()
 
 <template>
   <header class="head">
-    <router-link to="/" class="word"
+    <router-link to="/" class="word" aria-label="Feder"
       ><svg width="34" height="34" viewBox="0 0 32 32" aria-hidden="true">
         <path d="M4 28h24M4 4h24" stroke="var(--ink)" stroke-width="3" />
         <path
@@ -35,7 +35,10 @@ const scheme = useScheme()
     <div class="tools">
       <v-menu
         ><template #activator="{ props: menu }"
-          ><button v-bind="menu" class="tool" aria-label="Units">
+          ><button
+            v-bind="menu"
+            class="tool"
+            :aria-label="`Units: ${SYSTEMS.find((s) => s.id === units.system.value)!.words}`">
             {{ SYSTEMS.find((s) => s.id === units.system.value)!.words }}
           </button></template
         >

@@ -104,7 +104,7 @@ function remove(): void {
         <v-list-item title="Delete this setup" :disabled="!removable" @click="remove" />
       </v-list>
     </v-menu>
-    <v-dialog v-model="renaming" max-width="440">
+    <v-dialog v-model="renaming" aria-label="Rename the setup" max-width="440">
       <v-card class="pa-6">
         <form @submit.prevent="renamed">
           <label for="setup-name"><h2>Name of this setup</h2></label>

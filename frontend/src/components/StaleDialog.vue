@@ -32,7 +32,7 @@ async function both(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog :model-value="open" persistent max-width="760">
+  <v-dialog aria-label="Saved elsewhere too" :model-value="open" persistent max-width="760">
     <v-card class="pa-6">
       <h2>This vehicle was saved elsewhere too</h2>
       <p class="mt-2">

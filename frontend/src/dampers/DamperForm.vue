@@ -52,7 +52,7 @@ const FROM = ['fully closed', 'fully open']
 </script>
 
 <template>
-  <v-dialog :model-value="open" max-width="720" @update:model-value="emit('close')">
+  <v-dialog aria-label="A damper" :model-value="open" max-width="720" @update:model-value="emit('close')">
     <v-card class="pa-6 form">
       <form data-fields @submit.prevent="add">
         <h2>{{ was ? `${was.code}, put right` : 'A damper typed in' }}</h2>

@@ -39,7 +39,7 @@ const matches = (p: ShelfDamper, text: string): boolean =>
           <th class="r"><TermWord words="stroke" /></th>
           <th><TermWord words="body" /></th>
           <th><TermWord words="adjusters" /></th>
-          <th></th>
+          <th><span class="seen-not">what</span></th>
         </tr>
       </thead>
       <tbody>

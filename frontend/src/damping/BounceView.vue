@@ -130,7 +130,7 @@ const HAND = [
         From a logger <LoggerFiles :kind="kind" :runs="told.runs?.length ?? 0" @take="take" /><button
           v-if="runs.length"
           class="link"
-          :aria-label="`take let-go ${Math.min(chosen, runs.length - 1) + 1} out`"
+          :aria-label="`take out let-go ${Math.min(chosen, runs.length - 1) + 1}`"
           @click="out(Math.min(chosen, runs.length - 1))">
           take out
         </button>
@@ -142,9 +142,10 @@ const HAND = [
           class="run"
           role="tab"
           :aria-selected="i === Math.min(chosen, runs.length - 1)"
-          :aria-label="`let-go ${i + 1}, ${r.name}`"
           @click="chosen = i">
-          <small>{{ ['1st', '2nd', '3rd'][i] ?? `${i + 1}th` }}</small>{{ r.trouble ? '–' : plain(r.ratio) }}
+          <small>{{ ['1st', '2nd', '3rd'][i] ?? `${i + 1}th` }}</small><span class="seen-not">
+            let-go {{ i + 1 }}, {{ r.name }}, ratio </span
+          >{{ r.trouble ? '–' : plain(r.ratio) }}
         </button>
         <span v-if="row?.by === 'logger'" class="mean"
           ><b>{{ fig(row.reads) }}</b

@@ -90,7 +90,7 @@ const out = (i: number): void => put('measured curves', { rows: part.value!.rows
 
 <template>
   <div v-if="part" class="curves">
-    <h3>Measured curves</h3>
+    <h3 aria-level="2">Measured curves</h3>
     <table v-if="part.rows?.length">
       <tbody>
         <tr v-for="(r, i) in part.rows" :key="i">
@@ -128,7 +128,7 @@ const out = (i: number): void => put('measured curves', { rows: part.value!.rows
         <li v-for="f in faults.slice(0, 12)" :key="f.place + f.message">{{ f.place }}: {{ f.message }}</li>
       </ul>
     </div>
-    <h3>Or an assumed family, marked ~</h3>
+    <h3 aria-level="2">Or an assumed family, marked ~</h3>
     <p class="small quiet">
       Coefficient below the knee with each knob shut and open, even steps between; beyond the knee the share of that
       slope.<template v-if="part.rows?.length"> Measured curves stand before it.</template>

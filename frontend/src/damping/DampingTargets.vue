@@ -36,11 +36,11 @@ const mine = computed(
 
 <template>
   <section id="damping" aria-label="Damping wanted">
-    <h3>Damping wanted</h3>
+    <h3 aria-level="2">Damping wanted</h3>
     <table class="by-corner">
       <thead>
         <tr>
-          <th></th>
+          <th><span class="seen-not">what</span></th>
           <th><TermWord words="from" /></th>
           <th><TermWord words="to" /></th>
           <th><TermWord words="aimed at" /></th>

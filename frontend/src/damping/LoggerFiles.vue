@@ -53,7 +53,11 @@ const mixed = computed(() => props.runs > 0 && found.value && found.value.kind !
     class="seen-not"
     aria-label="let-go file"
     @change="picked" />
-  <v-dialog :model-value="!!file && (!!found || !!trouble)" max-width="620" @update:model-value="close">
+  <v-dialog
+    aria-label="Columns of the recording"
+    :model-value="!!file && (!!found || !!trouble)"
+    max-width="620"
+    @update:model-value="close">
     <v-card class="pa-4" role="dialog" aria-label="Logger file">
       <h2>{{ file?.name }}</h2>
       <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>

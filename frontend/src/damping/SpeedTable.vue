@@ -34,7 +34,7 @@ const shown = computed(() => props.places.filter((p) => corner(p)?.rebound_low))
   <table v-if="shown.length" aria-label="Damping at both speeds">
     <thead>
       <tr>
-        <th></th>
+        <th><span class="seen-not">what</span></th>
         <th>bump, {{ units.unit('N').written }}</th>
         <th>rebound, {{ units.unit('N').written }}</th>
         <th><TermWord words="over bump" /></th>

@@ -47,7 +47,7 @@ const DEALT = ['new one', 'repaired', 'sound after all'] as const
 
 <template>
   <section id="damage" aria-label="Known damage">
-    <h3>Known damage</h3>
+    <h3 aria-level="2">Known damage</h3>
     <ul v-if="rows.length">
       <li v-for="r in rows" :key="r.id" :class="{ dealt: r.dealt }">
         <p>

@@ -83,19 +83,19 @@ function shopping(): void {
       </button>
     </div>
     <section v-if="ride.length" aria-label="Still to tighten at ride height">
-      <h3>To tighten at ride height</h3>
+      <h3 aria-level="2">To tighten at ride height</h3>
       <p v-for="k in ride" :key="`${k.end}${k.kind}`" class="r">
         <span>{{ k.kind }}, {{ k.end }}</span
         ><b>{{ k.ride }}</b>
       </p>
     </section>
     <section aria-label="Fasteners">
-      <h3>Fasteners</h3>
+      <h3 aria-level="2">Fasteners</h3>
       <p class="small quiet">Torque from the vehicle’s or the kit’s maker; Feder has none. Blank until you type it.</p>
       <table>
         <thead>
           <tr>
-            <th></th>
+            <th><span class="seen-not">what</span></th>
             <th><TermWord words="all" /></th>
             <th><TermWord words="used once" /></th>
             <th><TermWord words="where" /></th>
@@ -118,7 +118,7 @@ function shopping(): void {
             <td>
               <button
                 class="tab"
-                :aria-label="`${k.kind}, ${k.end}: used once: ${k.new === true ? 'yes' : k.new === false ? 'no' : 'not told'}`"
+                :aria-label="`${k.kind}, ${k.end}: used once: ${k.new === true ? 'yes, new' : k.new === false ? 'no, again' : 'not told ?'}`"
                 @click="set(k, 'used once', { single_use: k.new === null ? true : k.new ? false : null })">
                 {{ k.new === true ? 'new' : k.new === false ? 'again' : '?' }}
               </button>
@@ -139,7 +139,7 @@ function shopping(): void {
       </table>
     </section>
     <section v-if="card.card.value?.parts.length" aria-label="Parts">
-      <h3>Parts</h3>
+      <h3 aria-level="2">Parts</h3>
       <p v-for="p in card.card.value.parts" :key="`${p.name}${p.code}${p.hand}${p.state}`" class="r">
         <span
           >{{ p.name }} {{ p.code }} <b v-if="p.hand" class="lr">{{ p.hand }}</b>

@@ -54,7 +54,7 @@ defineExpose({ untold })
 <template>
   <section id="hangs" class="ends" aria-label="What hangs on each end">
     <div v-for="e in ENDS" :key="e">
-      <h3>{{ e === 'front' ? 'Front' : 'Rear' }}, what hangs there</h3>
+      <h3 aria-level="2">{{ e === 'front' ? 'Front' : 'Rear' }}, what hangs there</h3>
       <div
         v-for="q in ASKED.filter((a) => a.of(e))"
         :key="q.member"

@@ -71,7 +71,7 @@ const carry = (): Promise<string | null> =>
 
 <template>
   <section class="replaced" :aria-label="`${end}, what this setup replaces`">
-    <h3>
+    <h3 aria-level="2">
       This setup replaces
       <button v-if="later" class="link" @click="carry">carry into later setups</button>
     </h3>

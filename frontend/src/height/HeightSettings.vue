@@ -123,7 +123,7 @@ const WHEEL: WheelRow[] = [
 <template>
   <section id="settings" class="settings">
     <div class="seat-head">
-      <h3>Seat of the spring</h3>
+      <h3 aria-level="2">Seat of the spring</h3>
       <v-select
         label="collar counted up from"
         density="compact"
@@ -143,7 +143,7 @@ const WHEEL: WheelRow[] = [
     <table class="by-corner">
       <thead>
         <tr>
-          <th></th>
+          <th><span class="seen-not">what</span></th>
           <th v-for="p in PLACES" :key="p">{{ placeWords(p) }}</th>
         </tr>
       </thead>

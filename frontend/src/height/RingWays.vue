@@ -54,7 +54,7 @@ const reach = (w: RingWay): string =>
     <table v-if="ways.length" :aria-label="`Rings at the perch, ${end} left`">
       <thead>
         <tr>
-          <th></th>
+          <th><span class="seen-not">what</span></th>
           <th class="r"><TermWord words="collar" /></th>
           <th class="r"><TermWord words="reaches" /></th>
           <th class="r"><TermWord words="held" /></th>

@@ -128,7 +128,7 @@ function setBand(member: BandName, now: Partial<Edges>, edge: 'low' | 'high', va
     </div>
   </div>
   <section id="use" aria-labelledby="use-h">
-    <h3 id="use-h">What is it for</h3>
+    <h3 id="use-h" aria-level="2">What is it for</h3>
     <div class="uses" role="radiogroup" aria-labelledby="use-h">
       <button
         v-for="u in uses"
@@ -152,7 +152,7 @@ function setBand(member: BandName, now: Partial<Edges>, edge: 'low' | 'high', va
   <SagTargets v-if="two" />
   <section v-else class="two" aria-label="Targets">
     <div>
-      <h3>Frequency wanted</h3>
+      <h3 aria-level="2">Frequency wanted</h3>
       <div v-for="b in bands" :key="b.member" class="pair">
         <QuantityField
           :label="`${b.words}from`"
@@ -179,7 +179,7 @@ function setBand(member: BandName, now: Partial<Edges>, edge: 'low' | 'high', va
       </p>
     </div>
     <div v-if="brief.pitch_school === 'flat ride'">
-      <h3>Rear over front wanted</h3>
+      <h3 aria-level="2">Rear over front wanted</h3>
       <div class="pair">
         <QuantityField
           label="ratio of frequencies, from"
@@ -207,7 +207,7 @@ function setBand(member: BandName, now: Partial<Edges>, edge: 'low' | 'high', va
       </p>
     </div>
     <div>
-      <h3>Held at full droop</h3>
+      <h3 aria-level="2">Held at full droop</h3>
       <QuantityField
         label="at least"
         of="Targets.held_at_droop"
@@ -220,7 +220,7 @@ function setBand(member: BandName, now: Partial<Edges>, edge: 'low' | 'high', va
   <DampingTargets />
   <section class="two">
     <div id="complaint">
-      <h3>What is wrong now</h3>
+      <h3 aria-level="2">What is wrong now</h3>
       <v-textarea
         aria-label="What is wrong now"
         :model-value="brief.complaint"
@@ -233,7 +233,7 @@ function setBand(member: BandName, now: Partial<Edges>, edge: 'low' | 'high', va
         @update:model-value="(v: string) => set('complaint', ['complaint'], v)" />
     </div>
     <div>
-      <h3>What may not be given up</h3>
+      <h3 aria-level="2">What may not be given up</h3>
       <v-textarea
         aria-label="What may not be given up"
         :model-value="brief.keep"

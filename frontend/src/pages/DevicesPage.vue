@@ -71,7 +71,7 @@ const when = (text: string): string =>
                 <th><TermWord words="device" /></th>
                 <th><TermWord words="paired" /></th>
                 <th><TermWord words="last asked" /></th>
-                <th></th>
+                <th><span class="seen-not">what</span></th>
               </tr>
             </thead>
             <tbody>

@@ -140,11 +140,12 @@ const when = (text: string): string =>
       </section>
       <ul v-else-if="vehicles" class="list">
         <li v-for="v in vehicles" :key="v.id" :class="{ shut: v.trouble }">
-          <button class="open" :aria-label="`Open ${v.name}`" @click="open(v.id)">
+          <button class="open" @click="open(v.id)">
             <svg viewBox="0 0 330 130" aria-hidden="true">
               <SideView v-if="v.shown" :outline="v.shown.outline" :width="330" :height="128" />
             </svg>
             <span class="name"
+              ><span class="seen-not">Open {{ ' ' }}</span
               ><b>{{ v.name }}</b
               ><span class="quiet">{{ v.shown?.description || 'nothing said of it yet' }}</span></span
             >
@@ -167,7 +168,7 @@ const when = (text: string): string =>
               v-if="v.shown"
               class="link"
               :href="`/api/vehicles/${v.id}/archive`"
-              :aria-label="`Export ${v.name} with its job cards and pictures`"
+              :aria-label="`with pictures: export ${v.name} with its job cards`"
               >with pictures</a
             ><button class="link" @click="remove(v)">delete</button>
           </div>
@@ -184,7 +185,7 @@ const when = (text: string): string =>
         ><button class="link" @click="throwAway(d)">throw it away</button>
       </p>
     </main>
-    <v-dialog v-model="making" max-width="720">
+    <v-dialog v-model="making" aria-label="A new vehicle" max-width="720">
       <v-card class="pa-6">
         <form @submit.prevent="make">
           <h2>New vehicle</h2>

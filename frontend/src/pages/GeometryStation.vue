@@ -161,7 +161,7 @@ const estimateDamper = (end: EndName, on: boolean): void =>
         >{{ end === 'front' ? 'Front' : 'Rear' }}
       </h2>
       <EndReplaced v-if="!vehicle.isFound.value" :end="end" />
-      <h3 v-if="!vehicle.isFound.value" class="found">As found</h3>
+      <h3 v-if="!vehicle.isFound.value" aria-level="2" class="found">As found</h3>
       <v-select
         label="layout"
         :items="LAYOUTS"
@@ -292,7 +292,7 @@ const estimateDamper = (end: EndName, on: boolean): void =>
         of="End.spring_base"
         :model-value="ends[end]!.spring_base"
         @update:model-value="(v) => setEnd(end, 'spring base', ['spring_base'], v)" />
-      <h3 :id="`limits-${end}`" class="mt-3">Travel limits, hub to arch</h3>
+      <h3 :id="`limits-${end}`" aria-level="2" class="mt-3">Travel limits, hub to arch</h3>
       <p class="small quiet">Spring out, wheel jacked in steps, on stands. Read hub to arch at each.</p>
       <div class="limits">
         <div v-for="l in LIMITS" :key="l.member">

@@ -63,7 +63,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
       :aria-label="placeWords(p)">
       <CollarDrawing :corner="corner(p)" :side="side(p)" :fact="vehicle.setup.value?.stage !== 'plan'" />
       <div class="facts">
-        <h3>{{ placeWords(p) }}</h3>
+        <h3 aria-level="2">{{ placeWords(p) }}</h3>
         <div class="pair">
           <QuantityField
             label="hub to arch"
@@ -163,7 +163,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
               <button
                 v-if="!vehicle.isFound.value && Math.abs(corner(p)!.body_change!.value) > 5e-5"
                 class="link taking"
-                :aria-label="`take that length of the damper body, ${placeWords(p)}`"
+                :aria-label="`take it: that length of the damper body, ${placeWords(p)}`"
                 @click="takeBody(p)">
                 take it
               </button>

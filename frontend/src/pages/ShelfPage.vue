@@ -193,6 +193,7 @@ function added(): void {
         }}</template>
         <template #[`item.active_coils`]="{ item }">{{ item.active_coils?.toFixed(1) ?? '–' }}</template>
         <template #[`item.solid_length`]="{ item }">{{ units.show(item.solid_length, 'm') }}</template>
+        <template #[`header.acts`]><span class="seen-not">edit or delete</span></template>
         <template #[`item.acts`]="{ item }"
           ><button class="link edit" :aria-label="`Edit ${item.code}`" @click="edit(item.id)">edit</button
           ><button class="link" :aria-label="`Delete ${item.code}`" @click="remove(item.id, item.code)">

@@ -223,7 +223,7 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
     <table class="walk by-corner">
       <thead>
         <tr>
-          <th></th>
+          <th><span class="seen-not">what</span></th>
           <th v-for="p in PLACES" :key="p" scope="col">{{ placeWords(p) }}</th>
           <th class="est"><TermWord words="estimate" /></th>
         </tr>
@@ -258,7 +258,9 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
     <SurveyFiles />
     <section id="as-found" class="found">
       <div v-for="end in ['front', 'rear'] as const" :key="end">
-        <h3>{{ end === 'front' ? 'Front' : 'Rear' }} {{ onBar(end) ? 'torsion bars' : 'spring' }} as found</h3>
+        <h3 aria-level="2">
+          {{ end === 'front' ? 'Front' : 'Rear' }} {{ onBar(end) ? 'torsion bars' : 'spring' }} as found
+        </h3>
         <template v-if="onBar(end)">
           <BarFields
             :part="barOf(found(end))"

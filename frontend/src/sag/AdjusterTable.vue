@@ -52,7 +52,7 @@ const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): voi
 
 <template>
   <section id="settings" class="knobs" aria-label="Adjusters">
-    <h3>Adjusters</h3>
+    <h3 aria-level="2">Adjusters</h3>
     <div class="ends">
       <table v-for="e in ENDS" :key="e">
         <thead>

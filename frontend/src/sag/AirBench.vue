@@ -56,7 +56,7 @@ function typed(key: (typeof FIELDS)[number]['key'], text: string, low: number, h
 
 <template>
   <section class="air" :aria-label="`Air, ${end}`">
-    <h3>{{ end === 'front' ? 'Front' : 'Rear' }} air, by volume spacers</h3>
+    <h3 aria-level="2">{{ end === 'front' ? 'Front' : 'Rear' }} air, by volume spacers</h3>
     <div class="set">
       <QuantityField
         label="pressure, wheel off the floor"

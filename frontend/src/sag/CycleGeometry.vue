@@ -271,7 +271,7 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
           <tr>
             <th><TermWord words="wheel, from extended" /></th>
             <th>wheel / shock</th>
-            <th></th>
+            <th><span class="seen-not">what</span></th>
           </tr>
         </thead>
         <tbody>

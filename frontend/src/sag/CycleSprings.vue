@@ -63,7 +63,7 @@ function setOther(e: EndName, value: number | null): void {
   <template v-else>
     <div class="ends">
       <section v-for="e in ENDS" :key="e" :aria-label="`${e} spring`">
-        <h3>
+        <h3 aria-level="2">
           {{ e === 'front' ? 'Front' : 'Rear'
           }}<span class="quiet">, {{ isAir(e) ? 'air' : legs(e) ? 'each of two' : 'one spring' }}</span>
         </h3>

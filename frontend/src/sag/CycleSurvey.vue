@@ -182,7 +182,7 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
   <SagTable />
   <div class="ends">
     <section v-for="e in ENDS" :id="e === 'front' ? 'as-found' : undefined" :key="e" :aria-label="`${e} as found`">
-      <h3>{{ e === 'front' ? 'Front' : 'Rear' }} as found</h3>
+      <h3 aria-level="2">{{ e === 'front' ? 'Front' : 'Rear' }} as found</h3>
       <QuantityField
         :label="`scale under the ${e} wheel, or blank`"
         strong

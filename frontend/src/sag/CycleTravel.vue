@@ -40,7 +40,7 @@ const ROWS: {
   <table class="use" aria-label="Travel used">
     <thead>
       <tr>
-        <th></th>
+        <th><span class="seen-not">what</span></th>
         <th v-for="e in ENDS" :key="e">{{ e }}</th>
       </tr>
     </thead>

@@ -53,6 +53,7 @@ const take = (): Promise<string | null> =>
 
 <template>
   <main class="pad">
+    <h1 class="seen-not">Verdict of the sags</h1>
     <p v-if="said?.rider_by_sags" class="who">
       The sags carry {{ said.rider_by_sags.assumed ? '~' : ''
       }}{{ units.show(said.rider_by_sags.value, 'kg', { unit: true, decimals: 1 })

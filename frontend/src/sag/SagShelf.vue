@@ -76,7 +76,6 @@ const take = (r: SagCandidate): Promise<string | null> =>
       :class="{ sel: r.chosen }"
       :disabled="vehicle.isFound.value"
       :aria-pressed="r.chosen"
-      :aria-label="`${r.part.code}, bike alone ${mm((along(r.free_sag) ?? 0) / 1000)}`"
       @click="take(r)">
       <span class="part"
         ><b>{{ r.part.code }}</b

@@ -50,7 +50,7 @@ const known = (e: EndName, of: 'rider' | 'free'): boolean => edge(e, of, 'low') 
 
 <template>
   <section class="targets" aria-label="Targets">
-    <h3>Sag wanted</h3>
+    <h3 aria-level="2">Sag wanted</h3>
     <div class="under" role="radiogroup" aria-label="Sag is told">
       <button
         v-for="w in ['length', 'share'] as const"
@@ -65,7 +65,7 @@ const known = (e: EndName, of: 'rider' | 'free'): boolean => edge(e, of, 'low') 
     <table class="by-corner">
       <thead>
         <tr>
-          <th></th>
+          <th><span class="seen-not">what</span></th>
           <th v-for="o in OF" :key="o" colspan="2">{{ o === 'rider' ? 'rider on' : `${bike} alone` }}</th>
           <th><TermWord words="aimed at, rider on" /></th>
         </tr>

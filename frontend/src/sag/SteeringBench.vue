@@ -115,7 +115,7 @@ const CLAMPS = [
 
 <template>
   <section class="steer" aria-label="Steering and lean">
-    <h3>
+    <h3 aria-level="2">
       How it stands<span class="quiet">, {{ load ? load.name : `${bike} alone` }}</span>
     </h3>
     <p v-if="!rows.length" class="say quiet">
@@ -159,7 +159,7 @@ const CLAMPS = [
       </p>
     </div>
     <div class="takes">
-      <h3>What it takes</h3>
+      <h3 aria-level="2">What it takes</h3>
       <div class="under">
         <button
           v-for="g in ['lean', 'seat'] as const"
@@ -186,7 +186,7 @@ const CLAMPS = [
             <th><TermWord words="rake" /></th>
             <th><TermWord words="trail" /></th>
             <th><TermWord words="free sag" /></th>
-            <th></th>
+            <th><span class="seen-not">what</span></th>
           </tr>
         </thead>
         <tbody>

@@ -53,7 +53,7 @@ const marks = computed(() => [sags(props.end)?.free_sag?.value, sags(props.end)?
 
 <template>
   <section v-if="curve" class="curves" :aria-label="`${end} over its travel`">
-    <h3>
+    <h3 aria-level="2">
       {{ end === 'front' ? 'Front' : 'Rear' }} over its travel<span class="quiet"
         >, {{ mm(curve.points.at(-1)!.travel, 0) }} at the wheel, {{ mm(curve.stroke, 0) }} at the spring{{
           Math.abs(curve.progression ?? 0) > 0.005

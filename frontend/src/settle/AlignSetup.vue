@@ -42,7 +42,7 @@ function setRow(e: EndName, i: number, member: 'hub_to_arch' | 'camber' | 'toe',
         (v) => vehicle.edit('steering ratio', [{ path: ['vehicle', 'steering_ratio'], value: v }])
       " />
     <section v-for="e in ENDS" :key="e" :aria-label="`Toe rods, ${e}`">
-      <h3>{{ e }}</h3>
+      <h3 aria-level="2">{{ e }}</h3>
       <div class="rods">
         <QuantityField
           label="lever, wheel’s axis to the rod"

@@ -185,7 +185,7 @@ const told = (w: WheelRound): Partial<WheelRound> & { place: Place } =>
     </p>
     <div class="below">
       <section v-if="here" aria-label="What it does, running straight">
-        <h3>what it does, running straight</h3>
+        <h3 aria-level="2">what it does, running straight</h3>
         <div v-for="e in ENDS" :key="e" class="scrub">
           <p>
             each {{ e }} wheel
@@ -212,7 +212,7 @@ const told = (w: WheelRound): Partial<WheelRound> & { place: Place } =>
         </div>
       </section>
       <section aria-label="What to turn, in this order">
-        <h3>what to turn, in this order</h3>
+        <h3 aria-level="2">what to turn, in this order</h3>
         <ol class="order">
           <li v-for="(s, i) in bench.steps" :key="i" :class="[s.state.replace(' ', '-'), { hand: s === inHand }]">
             <span class="dot" aria-hidden="true"></span
@@ -230,7 +230,7 @@ const told = (w: WheelRound): Partial<WheelRound> & { place: Place } =>
         </ol>
       </section>
       <section v-if="bench.over.length" aria-label="What the drop does">
-        <h3>what the drop does</h3>
+        <h3 aria-level="2">what the drop does</h3>
         <div class="charts">
           <OverHeightChart :over="bench.over" of="camber" /><OverHeightChart :over="bench.over" of="toe" />
         </div>

@@ -73,7 +73,7 @@ const columns = computed(() => props.entries)
       <p v-if="e.entry.why" class="why">{{ e.entry.why }}</p>
       <p v-if="two(e)" class="grade-look small">
         several changes: the feel of them cannot be told apart; put one back to know
-        <button class="link small" :aria-label="`entry ${e.number}: which change did what`" @click="emit('apart', e)">
+        <button class="link small" :aria-label="`entry ${e.number}: which did what?`" @click="emit('apart', e)">
           which did what?
         </button>
       </p>

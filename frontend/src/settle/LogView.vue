@@ -260,7 +260,7 @@ const changesWords = computed(() =>
       ><button class="link end" @click="open('older')">type in an older entry</button>
     </p>
     <section v-if="due.length && settling?.fitted_at != null" aria-label="Due again" class="due">
-      <h3>due again</h3>
+      <h3 aria-level="2">due again</h3>
       <label v-for="d in due" :key="d.id" class="tick"
         ><input
           type="checkbox"

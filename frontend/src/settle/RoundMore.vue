@@ -32,7 +32,7 @@ const told = computed(() =>
     <table class="by-corner">
       <thead>
         <tr>
-          <th></th>
+          <th><span class="seen-not">what</span></th>
           <th v-for="p in vehicle.places.value" :key="p">{{ placeWords(p) }}</th>
         </tr>
       </thead>

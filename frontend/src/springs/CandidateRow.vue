@@ -63,6 +63,16 @@ const about = computed(() => {
     (p.free_length ? `free ${units.show(p.free_length, 'm')}` : 'length not known')
   )
 })
+/** The figures of the row as they are written, and read out. */
+const shownOf = computed(() => {
+  const { wheel_rate: rate, frequency, damping, over_front: over } = props.row
+  return {
+    rate: rate ? mark(rate) + units.show(rate.value, 'N/m') : '–',
+    frequency: frequency ? mark(frequency) + units.show(frequency.value, 'Hz') : '–',
+    damping: damping ? mark(damping) + units.show(damping.value, '') : '',
+    over: over ? mark(over) + percent(over.value, { signed: true }) : '–',
+  }
+})
 </script>
 
 <template>
@@ -73,27 +83,24 @@ const about = computed(() => {
     <button
       class="c-n"
       :disabled="!row.wheel_rate"
-      :aria-label="`wheel rate with ${row.part.code}. How?`"
+      :aria-label="`wheel rate with ${row.part.code}: ${shownOf.rate}. How?`"
       @click="$emit('how', 'wheel_rate')">
-      {{ row.wheel_rate ? mark(row.wheel_rate) + units.show(row.wheel_rate.value, 'N/m') : '–' }}
+      {{ shownOf.rate }}
     </button>
     <button
       class="c-n"
       :disabled="!row.frequency"
-      :aria-label="`frequency with ${row.part.code}. How?`"
+      :aria-label="`frequency with ${row.part.code}: ${shownOf.frequency}${shownOf.damping ? ` ${shownOf.damping}` : ''}. How?`"
       @click="$emit('how', 'frequency')">
-      {{ row.frequency ? mark(row.frequency) + units.show(row.frequency.value, 'Hz') : '–'
-      }}<small v-if="row.damping" :class="{ why: damps }">{{
-        mark(row.damping) + units.show(row.damping.value, '')
-      }}</small>
+      {{ shownOf.frequency }}{{ ' ' }}<small v-if="row.damping" :class="{ why: damps }">{{ shownOf.damping }}</small>
     </button>
     <button
       class="c-n"
       :disabled="!row.over_front"
-      :aria-label="`rear over front with ${row.part.code}. How?`"
+      :aria-label="`rear over front with ${row.part.code}: ${shownOf.over}. How?`"
       :class="{ why: row.objection && ['flat_ride', 'stiff_front'].includes(row.objection.rule) }"
       @click="$emit('how', 'over_front')">
-      {{ row.over_front ? mark(row.over_front) + percent(row.over_front.value, { signed: true }) : '–' }}
+      {{ shownOf.over }}
     </button>
     <svg class="c-lad" :width="WIDTH" height="54" :viewBox="`0 0 ${WIDTH} 54`" aria-hidden="true">
       <path class="plumb" :d="`M${x(0)} 0V54`" />

@@ -48,7 +48,7 @@ const short = (): string =>
 
 <template>
   <section class="bands" aria-label="Load springs by band and lift">
-    <h3>Load springs by band and lift alone, {{ end }}</h3>
+    <h3 aria-level="2">Load springs by band and lift alone, {{ end }}</h3>
     <table v-if="found?.bands.length">
       <thead>
         <tr>
@@ -57,7 +57,7 @@ const short = (): string =>
           <th>lifts, {{ units.unit('m').written }}</th>
           <th v-for="s in states.slice(1)" :key="s">{{ s }} adds</th>
           <th class="l"><TermWord words="against it" /></th>
-          <th></th>
+          <th><span class="seen-not">what</span></th>
         </tr>
       </thead>
       <tbody>

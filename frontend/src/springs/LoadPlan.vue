@@ -195,7 +195,7 @@ const carried = computed(() =>
     <table class="plan" aria-label="Every load state">
       <thead>
         <tr>
-          <th></th>
+          <th><span class="seen-not">what</span></th>
           <th><TermWord words="all" /></th>
           <th colspan="5" class="g mid"><TermWord words="front" /></th>
           <th colspan="5" class="g mid"><TermWord words="rear" /></th>

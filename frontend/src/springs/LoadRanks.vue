@@ -41,7 +41,7 @@ const why = (r: NonNullable<typeof rows.value>[number]): string =>
 <template>
   <section class="ranks" aria-label="The shelf under every load">
     <div class="top">
-      <h3>The shelf under every load</h3>
+      <h3 aria-level="2">The shelf under every load</h3>
       <div role="tablist" aria-label="Which end" class="ends">
         <button
           v-for="e in ['front', 'rear'] as const"
@@ -65,7 +65,7 @@ const why = (r: NonNullable<typeof rows.value>[number]): string =>
           <th v-for="s in states" :key="s">{{ s }}, Hz</th>
           <th><TermWord words="change loaded" /></th>
           <th class="l"><TermWord words="its worst" /></th>
-          <th></th>
+          <th><span class="seen-not">what</span></th>
         </tr>
       </thead>
       <tbody>

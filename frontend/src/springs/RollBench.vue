@@ -172,7 +172,7 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
   </p>
   <div class="two">
     <section v-for="e in ENDS" :key="e" :aria-label="`${e} anti-roll bar`">
-      <h3>{{ e === 'front' ? 'Front' : 'Rear' }} anti-roll bar</h3>
+      <h3 aria-level="2">{{ e === 'front' ? 'Front' : 'Rear' }} anti-roll bar</h3>
       <div class="pair">
         <QuantityField
           label="rate at the link, one wheel"

@@ -146,7 +146,7 @@ async function add(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog :model-value="open" max-width="660" @update:model-value="emit('close')">
+  <v-dialog aria-label="A spring" :model-value="open" max-width="660" @update:model-value="emit('close')">
     <v-card class="pa-6">
       <form data-fields @submit.prevent="add">
         <h2>{{ part ? `${part.part.code}, put right` : 'A spring typed in' }}</h2>

@@ -71,7 +71,7 @@ const rake = computed(() => {
 
 <template>
   <div class="drawn side-box">
-    <svg class="side" viewBox="0 0 464 186" role="img" :aria-label="`Side view of ${name}`">
+    <svg class="side" viewBox="0 0 464 186" role="group" :aria-label="`Side view of ${name}`">
       <g v-if="planned">
         <path d="M0 10h34" :stroke="fact ? 'var(--ink)' : 'var(--plan)'" stroke-width="2.250" />
         <text class="lab" :class="fact ? 'cor' : 'pl'" x="42" y="15">{{ setupName }}</text>

@@ -22,7 +22,7 @@ const mpa = (f: { value: number } | null | undefined): string => (f ? (f.value /
         <th><TermWord words="free plate" /></th>
         <th>stress at ride, MPa</th>
         <th><TermWord words="at full bump" /></th>
-        <th></th>
+        <th><span class="seen-not">what</span></th>
       </tr>
     </thead>
     <tbody>
@@ -47,7 +47,7 @@ const mpa = (f: { value: number } | null | undefined): string => (f ? (f.value /
           <button
             v-if="!b.fitted"
             class="link small"
-            :aria-label="`put ${b.part.code} away`"
+            :aria-label="`put away ${b.part.code}`"
             @click="$emit('remove', b.part)">
             put away
           </button>
