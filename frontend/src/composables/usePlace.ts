@@ -1,5 +1,5 @@
 import { useEventListener } from '@vueuse/core'
-import { nextTick, type Ref, watch } from 'vue'
+import { nextTick, onScopeDispose, type Ref, watch } from 'vue'
 import { type LocationQuery, useRoute, useRouter } from 'vue-router'
 
 import type { AskedFor, VehicleWork } from './useVehicle'
@@ -22,17 +22,26 @@ export function usePlace(vehicle: VehicleWork, bench: Ref<HTMLElement | null>): 
         vehicle.selectSetup(asked.setup)
     },
   )
-  watch(
-    [vehicle.setupId, vehicle.loadState, () => route.path, () => !!vehicle.document.value],
-    () => {
-      if (!vehicle.document.value || String(route.params.id) !== vehicle.id || !route.params.station) return
-      const [setup, load] = [vehicle.setupId.value, vehicle.loadState.value ?? undefined]
-      const now = askedFor(route.query)
-      if (now.setup === setup && (now.load ?? undefined) === load) return
-      void router.replace({ path: route.path, query: { ...route.query, setup, load }, hash: route.hash })
-    },
-    { flush: 'post' },
-  )
+  // written once no step to another page is under way: it would be called off by this one
+  let under = false
+  const stopBefore = router.beforeEach(() => void (under = true))
+  const stopAfter = router.afterEach(() => {
+    under = false
+    complete()
+  })
+  onScopeDispose(() => {
+    stopBefore()
+    stopAfter()
+  })
+  function complete(): void {
+    if (under || !vehicle.document.value || String(route.params.id) !== vehicle.id || !route.params.station) return
+    const [setup, load] = [vehicle.setupId.value, vehicle.loadState.value ?? undefined]
+    const now = askedFor(router.currentRoute.value.query)
+    if (now.setup === setup && (now.load ?? undefined) === load) return
+    const { path, query, hash } = router.currentRoute.value
+    void router.replace({ path, query: { ...query, setup, load }, hash })
+  }
+  watch([vehicle.setupId, vehicle.loadState, () => !!vehicle.document.value], () => setTimeout(complete, 0))
   const key = (): string => `feder-scroll ${route.path} ${String(route.query.view ?? '')}`
   watch(
     () => [route.path, route.query.view],
