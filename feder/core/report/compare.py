@@ -102,7 +102,7 @@ def compare(document: Document, first: str, second: str, about: str | None = Non
         Difference(path, (one.get(path) or two[path]).unit, one.get(path), two.get(path))
         for path in {**one, **two}
     ]
-    path = about or _largest(rows)
+    path = about or largest(rows)
     made = Comparison(rows, path)
     if path is not None:
         if path not in one or path not in two:
@@ -111,7 +111,7 @@ def compare(document: Document, first: str, second: str, about: str | None = Non
     return made
 
 
-def _largest(rows: list[Difference]) -> str | None:
+def largest(rows: list[Difference]) -> str | None:
     """The corner figure that changed most against its own size."""
     best, most = None, LEAST
     for row in rows:

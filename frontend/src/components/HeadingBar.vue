@@ -122,6 +122,9 @@ const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.
 .save { color: var(--ink-2); font-size: var(--t-1); padding-right: 6px; white-space: nowrap; }
 .save.kept, .save.stale { color: var(--look); font-weight: 600; }
 @media (max-width: 1200px) { .wide { display: none; } }
-@media (max-width: 1100px) { .head { padding: 4px 16px; flex-wrap: wrap; gap: 0 12px; } .veh { flex: 1 1 200px; } .tools { margin-right: 0; } }
-@media (max-width: 400px) { .tools { margin-left: 0; width: 100%; justify-content: space-between; } .tool { min-width: 40px; } .tool.w { padding: 0 4px; } }
+@media (max-width: 1100px) { .head { padding: 2px 16px; flex-wrap: wrap; gap: 0 12px; } .veh { flex: 0 1 150px; } .tools { margin-right: 0; } }
+@media (min-width: 900px) and (max-width: 1100px) { .head { flex-wrap: nowrap; } }
+@media (max-width: 900px), (max-height: 700px) { .veh span { display: none; } .veh { flex: 0 1 120px; min-width: 80px; } .veh b { font-size: 20px; } .save:not(.kept, .stale) { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); } }
+@media (max-width: 600px) { .head { padding: 2px 8px; } .veh { flex: 1 1 90px; } .tools { order: 1; } .line { order: 2; flex: 1 0 100%; } .tool[aria-label='Keys'] { display: none; } }
+@media (max-width: 420px) { .tool { min-width: 40px; } .tool.w { padding: 0 4px; font-size: var(--t-1); } .tools { gap: 0; } }
 </style>

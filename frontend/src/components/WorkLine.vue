@@ -67,6 +67,7 @@ svg { position: relative; }
 .mk-cross { stroke: var(--ink-2); stroke-width: 1.5; fill: none; }
 .mk-flag { fill: var(--look-fill); stroke: var(--ink); stroke-width: 1.75; stroke-linejoin: round; }
 .mk-here { fill: var(--ink); }
+@media (max-height: 700px) { .st { padding-top: 0; } .st svg { height: 26px; } .seg { top: 14px; } .flag { top: -6px; } }
 @media (max-width: 1100px) { .work { padding: 0 4px; } .place { min-width: 88px; } }
 @media (min-width: 601px) and (max-width: 900px) { .place { min-width: 78px; } .st { font-size: var(--t-2); } .key { margin-right: 4px; } }
 </style>

@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { computed, onMounted, onScopeDispose, ref } from 'vue'
+import { useEventListener, useMediaQuery } from '@vueuse/core'
+import { computed, onMounted, onScopeDispose, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 
 import { useVehicle } from '@/composables/useVehicle'
 import { useWorking } from '@/composables/useWorking'
 
 import StanceLadders from './StanceLadders.vue'
 import StanceSide from './StanceSide.vue'
+import StanceStrip from './StanceStrip.vue'
 
 /** The stance: what the vehicle will do, always in sight. */
 const vehicle = useVehicle()
@@ -23,6 +26,14 @@ onMounted(() => {
   watching.observe(root.value!)
 })
 onScopeDispose(() => watching?.disconnect())
+// where there is little room the bench has it: the stance is a strip, and opens over the bench
+const little = useMediaQuery('(max-width: 1100px), (max-height: 700px)')
+const open = ref(false)
+const route = useRoute() as ReturnType<typeof useRoute> | undefined
+watch([little, () => route?.path], () => (open.value = false))
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (event.key === 'Escape') open.value = false
+})
 const loads = computed(() => vehicle.document.value?.loads ?? [])
 /** How a figure of the stance comes about, under the load that it shows. */
 function ask(path: string, title: string): void {
@@ -32,22 +43,30 @@ function ask(path: string, title: string): void {
 </script>
 
 <template>
-  <aside ref="root" class="stance" aria-label="Stance" :style="{ '--room': `${room}px`, '--across': `${width}px` }">
-    <StanceSide @ask="ask" />
-    <div v-if="loads.length" class="carry" role="radiogroup" aria-label="What is carried">
-      <button
-        v-for="l in [
-          { id: null, name: vehicle.places.value.length === 2 ? 'alone' : 'as weighed' },
-          ...loads.filter((l) => vehicle.places.value.length > 2 || l.items?.length),
-        ]"
-        :key="l.id ?? ''"
-        role="radio"
-        :aria-checked="vehicle.loadState.value === l.id"
-        @click="vehicle.carry(l.id)">
-        {{ l.name }}
-      </button>
-    </div>
-    <StanceLadders @ask="ask" />
+  <aside
+    ref="root"
+    class="stance"
+    :class="{ little, open }"
+    aria-label="Stance"
+    :style="{ '--room': `${room}px`, '--across': `${width}px` }">
+    <StanceStrip v-if="little" :open="open" @toggle="open = !open" />
+    <template v-if="!little || open">
+      <StanceSide @ask="ask" />
+      <div v-if="loads.length" class="carry" role="radiogroup" aria-label="What is carried">
+        <button
+          v-for="l in [
+            { id: null, name: vehicle.places.value.length === 2 ? 'alone' : 'as weighed' },
+            ...loads.filter((l) => vehicle.places.value.length > 2 || l.items?.length),
+          ]"
+          :key="l.id ?? ''"
+          role="radio"
+          :aria-checked="vehicle.loadState.value === l.id"
+          @click="vehicle.carry(l.id)">
+          {{ l.name }}
+        </button>
+      </div>
+      <StanceLadders @ask="ask" />
+    </template>
   </aside>
 </template>
 
@@ -57,8 +76,7 @@ function ask(path: string, title: string): void {
 .carry { display: flex; flex-wrap: wrap; gap: 0 4px; min-height: var(--carry); }
 .carry button { min-height: 44px; padding: 0 10px; color: var(--ink-2); border-bottom: 2px solid transparent; white-space: nowrap; }
 .carry button[aria-checked="true"] { color: var(--ink); font-weight: 600; border-color: var(--ink); }
-@media (max-width: 1100px) and (min-width: 601px) {
-  .stance { display: grid; grid-template: auto auto / 38% minmax(0, 1fr); gap: 0 20px; overflow: hidden; }
-  .carry { grid-area: 2 / 1; }
-}
+.stance.little { contain: none; overflow: visible; padding: 4px 16px; border-left: 0; border-top: var(--l-mid) solid var(--ink); }
+.stance.little.open { position: fixed; inset: 0 0 var(--h-work) 0; z-index: 900; overflow: auto; max-width: 560px; margin-left: auto; border-left: var(--l-mid) solid var(--ink); }
+.stance.little.open :deep(.strip) { position: sticky; top: -4px; background: var(--vellum); z-index: 2; border-bottom: 1px solid var(--rule); }
 </style>
