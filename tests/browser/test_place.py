@@ -99,3 +99,44 @@ def test_printing_from_any_bench_prints_the_sheet_and_the_survey_its_blank_page(
     page.emulate_media(media="print")
     expect(page.get_by_text("This screen is not made for paper")).to_be_visible()
     expect(page.locator(".frame")).to_be_hidden()
+
+
+def test_where_there_is_little_room_the_bench_has_it_and_the_stance_is_a_strip_that_opens(served, watched):
+    page = watched()
+    for width, height, least in ((390, 844, 480), (360, 640, 280), (1024, 768, 520), (640, 400, 160)):
+        page.set_viewport_size({"width": width, "height": height})
+        if width == 390:
+            opened(page, served(demo=True), "height")
+        box = page.locator("#bench").bounding_box()
+        assert box["height"] >= least, (width, height, box)
+        assert box["width"] == width
+    page.set_viewport_size({"width": 390, "height": 844})
+    stance = page.get_by_role("complementary", name="Stance")
+    expect(stance.get_by_role("button", name=re.compile(r"^wheel rate, front left: 36\.9"))).to_be_visible()
+    expect(stance).not_to_contain_text("nose down")
+    stance.get_by_role("button", name="front left in hand; next: front right").click()
+    stance.get_by_role("button", name="front right in hand; next: rear left").click()
+    expect(stance.get_by_role("button", name=re.compile(r"^wheel rate, rear left: 31\.1"))).to_be_visible()
+    page.reload()
+    expect(stance.get_by_role("button", name=re.compile("^rear left in hand"))).to_be_visible()
+    stance.get_by_role("button", name="open the whole stance over the bench").click()
+    expect(stance).to_contain_text("nose down")
+    page.keyboard.press("Escape")
+    expect(stance).not_to_contain_text("nose down")
+
+
+def test_a_key_leads_to_the_stance_and_back_and_the_first_tab_skips_to_the_bench(served, watched):
+    page = watched()
+    opened(page, served(demo=True), "height")
+    page.reload()
+    expect(page.get_by_role("heading", name="Height", level=1)).to_be_visible()
+    page.keyboard.press("Tab")
+    expect(page.get_by_role("link", name="to the bench")).to_be_focused()
+    page.keyboard.press("Enter")
+    expect(page.locator("#bench")).to_be_focused()
+    finding = page.get_by_role("list", name="Findings").get_by_role("button").first
+    finding.focus()
+    page.keyboard.press("v")
+    assert page.evaluate("document.querySelector('.stance').contains(document.activeElement)")
+    page.keyboard.press("v")
+    expect(finding).to_be_focused()

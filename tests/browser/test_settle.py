@@ -188,7 +188,7 @@ def test_an_entry_fills_itself_and_any_state_comes_back_as_a_branch(served, watc
     clicks.fill("8")
     clicks.press("Enter")
     saved(page)
-    page.goto(page.url.replace("/damping", "/settle?view=log"))
+    page.goto(page.url.split("/damping")[0] + "/settle?view=log")
     page.get_by_role("button", name="Setup fitted").click()
     new = page.get_by_role("button", name=re.compile("^New entry"))
     expect(new).to_contain_text("front bump clicks from shut 9 to 8")

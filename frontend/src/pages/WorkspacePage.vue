@@ -96,6 +96,14 @@ watch(
   { immediate: true },
 )
 
+let cameFrom: HTMLElement | null = null
+/** To the stance by one key, and back to where the hand was. */
+function toStance(): void {
+  const stance = document.querySelector<HTMLElement>('.stance, .fit-side')
+  if (stance?.contains(document.activeElement)) return (cameFrom ?? benchBox.value)?.focus()
+  cameFrom = document.activeElement instanceof HTMLElement ? document.activeElement : null
+  stance?.querySelector<HTMLElement | SVGElement>('button, a, input, [tabindex="0"]')?.focus()
+}
 function pressed(event: KeyboardEvent): void {
   const typing = (event.target as HTMLElement).closest('input, textarea, select, [contenteditable]')
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
@@ -122,6 +130,7 @@ function pressed(event: KeyboardEvent): void {
     return
   const found = STATIONS.find((s) => s.key === event.key)
   if (found) void router.push(`/vehicle/${vehicle.id}/${found.id}`)
+  else if (event.key === 'v') toStance()
   else if (event.key === 'f' || event.key === '/') finding.value = true
   else if (event.key === 'c') void router.push(`/vehicle/${vehicle.id}/compare`)
   else if (event.key === '?') keys.value = true
@@ -139,8 +148,12 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
     This screen is not made for paper. Print with Ctrl+P from a bench, or on the Sheet: that is made for it.
   </p>
   <div class="frame">
+    <nav class="skips" aria-label="Skip">
+      <a href="#bench" @click.prevent="benchBox?.focus()">to the bench</a
+      ><a :href="station === 'fit' ? '#fit-side' : '#stance'" @click.prevent="toStance">to the stance</a>
+    </nav>
     <HeadingBar @find="finding = true" @keys="keys = true" />
-    <main id="bench" ref="benchBox" class="bench" data-fields>
+    <main id="bench" ref="benchBox" class="bench" data-fields tabindex="-1">
       <div v-if="vehicle.trouble.value" class="trouble" role="alert">{{ vehicle.trouble.value }}</div>
       <template v-if="vehicle.missing.value"
         ><h1>This vehicle is not in the garage</h1>
@@ -160,6 +173,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
 </template>
 
 <style scoped>
+.skips { position: absolute; z-index: 1000; } .skips a { position: absolute; left: -9999px; white-space: nowrap; background: var(--ink); color: var(--ground); padding: 12px 16px; } .skips a:focus { left: 8px; top: 6px; }
+.bench:focus { outline: 0; }
 .fit-side { display: grid; min-height: 0; }
 @media (max-width: 600px) { .fit-side { display: none; } .frame:has(> .fit-side) { grid-template: auto minmax(0, 1fr) auto / minmax(0, 1fr); } }
 .trouble { border-left: 4px solid var(--stop); background: var(--stop-tint); padding: 8px 12px; margin-bottom: 10px; }

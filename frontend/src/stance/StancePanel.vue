@@ -44,6 +44,7 @@ function ask(path: string, title: string): void {
 
 <template>
   <aside
+    id="stance"
     ref="root"
     class="stance"
     :class="{ little, open }"
