@@ -18,7 +18,8 @@ from feder.core.document.changes import in_its_place
 from feder.core.document.document import Document
 from feder.core.document.setup import Setup
 from feder.core.document.survey import WheelRound
-from feder.core.files.alignment_csv import alignment_from_csv
+from feder.core.files.alignment_csv import alignment_from_csv, alignment_rows
+from feder.core.files.table import written
 from feder.core.practice.thresholds import CROSS_WANTED
 from feder.core.standing.facts import setup_of
 
@@ -115,6 +116,18 @@ class ReadOutAnswer(Wire):
 def read_out(body: ReadOutText) -> Response:
     """The wheels of a read-out file, to be looked at before they are taken."""
     return answered(ReadOutAnswer(wheels=alignment_from_csv(body.text)))
+
+
+class ReadOutQuestion(AboutDocument):
+    survey: int = Field(ge=0, le=1000)
+
+
+@settle.post("/alignment/csv")
+def read_out_file(body: ReadOutQuestion) -> Response:
+    """The read-out of a round as a CSV file, such as can be read again."""
+    surveys = body.document.surveys
+    wheels = surveys[body.survey].wheels if body.survey < len(surveys) else ()
+    return Response(written(alignment_rows(wheels)), mimetype="text/csv")
 
 
 def as_it_stood(document: Document, setup: str, survey: int | None, vehicle_id: str) -> Document:

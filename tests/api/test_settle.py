@@ -67,6 +67,15 @@ def test_which_change_of_an_entry_did_what_is_asked_by_its_name(driven):
     assert first == {"moved": [], "silent": []}
 
 
+def test_a_rounds_read_out_is_a_file(driven):
+    client, _, document = driven
+    last = rounds(document)[-1]
+    answer = client.post("/api/alignment/csv", json={"document": document, "survey": last})
+    lines = answer.get_data(as_text=True).splitlines()
+    assert (answer.mimetype, lines[0]) == ("text/csv", "wheel,toe mm,toe deg,camber deg,caster deg")
+    assert lines[1] == "front left,-0.4,,-2.5,4.4"
+
+
 def test_an_earlier_round_is_told_as_the_setup_stood_then(driven):
     client, vehicle, document = driven
     low = next(i for i in rounds(document) if document["surveys"][i]["entry"] == "nettle-3")

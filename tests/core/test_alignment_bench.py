@@ -10,7 +10,8 @@ from feder.core.document.alignment import AlignmentAdjuster, AtHeight, ToeRod
 from feder.core.document.base import PLACES, Place
 from feder.core.document.setup import Within
 from feder.core.document.survey import Survey, WheelRound
-from feder.core.files.alignment_csv import alignment_from_csv
+from feder.core.files.alignment_csv import alignment_from_csv, alignment_rows
+from feder.core.files.table import written
 from feder.core.numbers.errors import BadFile
 from feder.demo.settled import settled_magpie
 from tests.changes import set_down, with_end, with_side
@@ -130,6 +131,21 @@ def test_a_tolerance_told_with_what_is_wanted_decides_what_is_off_and_what_is_tu
     row = next(w for w in narrow.wheels if w.place is Place.REAR_LEFT)
     assert (row.toe_off, row.camber_off) == (True, True)
     assert [m.place for m in step(narrow, "camber", "rear").moves] == [Place.REAR_LEFT]
+
+
+def test_a_read_out_goes_out_as_csv_and_comes_back():
+    wheels = [
+        WheelRound(place="front_left", toe=-1.25e-3, camber=radians(-2.4), caster=radians(4.5)),
+        WheelRound(place="rear_right", toe_angle=radians(0.2)),
+        WheelRound(place="rear_left", pressure_hot=2e5),
+    ]
+    rows = alignment_rows(wheels)
+    assert rows[1:] == [["front left", "-1.25", "", "-2.4", "4.5"], ["rear right", "", "0.2", "", ""]]
+    back = alignment_from_csv(written(rows))
+    assert [w.place for w in back] == [Place.FRONT_LEFT, Place.REAR_RIGHT]
+    assert (back[0].toe, back[0].camber, back[1].toe_angle) == pytest.approx(
+        (-1.25e-3, radians(-2.4), radians(0.2))
+    )
 
 
 def test_cross_caster_pulls_to_the_side_with_less_of_it():

@@ -2,6 +2,7 @@
 
 import csv
 import io
+from collections.abc import Sequence
 from math import radians
 
 from feder.core.document.base import Place
@@ -41,6 +42,18 @@ def alignment_from_csv(text: str) -> list[WheelRound]:
             raise BadFile([{"place": f"row {line}", "message": str(error).splitlines()[0]}]) from None
     if len({w.place for w in made}) != len(made):
         raise BadFile([{"place": "file", "message": "tells a wheel twice"}])
+    return made
+
+
+def alignment_rows(wheels: Sequence[WheelRound]) -> list[list[str]]:
+    """A read-out as rows of a CSV, its heading first, such as are read again."""
+    made = [["wheel", "toe mm", "toe deg", "camber deg", "caster deg"]]
+    for told in wheels:
+        cells = (told.toe, told.toe_angle, told.camber, told.caster)
+        units = (LENGTHS["mm"], ANGLES["deg"], ANGLES["deg"], ANGLES["deg"])
+        if any(v is not None for v in cells):
+            numbers = ["" if v is None else f"{v / by:.6g}" for v, by in zip(cells, units, strict=True)]
+            made.append([told.place.words, *numbers])
     return made
 
 

@@ -1221,6 +1221,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/alignment/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The read-out of a round as a CSV file, such as can be read again. */
+        post: operations["settle_read_out_file_alignment_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/vehicles/{vehicle_id}/log/{setup}": {
         parameters: {
             query?: never;
@@ -9234,6 +9251,23 @@ export interface components {
             /** Text */
             text: string;
         };
+        /** ReadOutQuestion */
+        ReadOutQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Survey */
+            survey: number;
+        };
         /** LogAnswer */
         LogAnswer: {
             /** Entries */
@@ -12576,6 +12610,30 @@ export interface operations {
                     "application/json": components["schemas"]["ReadOutAnswer"];
                 };
             };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    settle_read_out_file_alignment_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadOutQuestion"];
+            };
+        };
+        responses: {
             /** @description Unprocessable Entity */
             422: {
                 headers: {

@@ -96,6 +96,21 @@ async function chosen(event: Event): Promise<void> {
   preview.value = data?.wheels ?? null
   if (file.value) file.value.value = ''
 }
+async function out(): Promise<void> {
+  const { data, error } = await api
+    .POST('/api/alignment/csv', {
+      body: { document: vehicle.document.value!, survey: rounds.index.value! },
+      parseAs: 'text',
+    })
+    .catch((e: unknown) => ({ data: undefined, error: e }))
+  fileTrouble.value = data === undefined ? messageOf(error) : ''
+  if (data === undefined) return
+  const link = window.document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([data as string], { type: 'text/csv' }))
+  link.download = `${vehicle.document.value!.vehicle.name}-read-out.csv`
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(link.href), 1000)
+}
 function takeFile(): void {
   const kept = (rounds.round.value?.wheels ?? []).filter((w) => !preview.value!.some((p) => p.place === w.place))
   const merged = preview.value!.map((p) => ({ ...(rounds.wheel(p.place) ?? {}), ...told(p) }))
@@ -135,6 +150,7 @@ const told = (w: WheelRound): Partial<WheelRound> & { place: Place } =>
       ><label class="link"
         >read-out from a CSV<input ref="file" class="seen-not" type="file" accept=".csv,text/csv" @change="chosen"
       /></label>
+      <button v-if="here && rounds.index.value !== null" class="link" @click="out">as CSV</button>
       <router-link class="link" :to="`/vehicle/${vehicle.id}/readout`">on a phone</router-link>
     </div>
     <p v-if="fileTrouble" class="grade-stop" role="alert">{{ fileTrouble }}</p>
