@@ -82,3 +82,29 @@ def test_tables_keep_their_order_and_begin_a_page_where_they_do_not_fit():
         assert used <= ROOM
         assert not after or used + height_of(after[0]) > ROOM
     assert len(pages) > 1
+
+
+def test_the_bold_line_is_the_force_at_each_velocity_and_the_axes_cross_where_both_are_nought():
+    car = nettle()
+    svg = drawn(car)
+    axes = re.search(r'd="M([\d.]+) ([\d.]+)H([\d.]+)M([\d.]+) ([\d.]+)V([\d.]+)"', svg)
+    left, zero, right, middle, top, bottom = (float(v) for v in axes.groups())
+    assert middle == pytest.approx((left + right) / 2)
+    assert zero == pytest.approx((top + bottom) / 2)
+    words = [(w, float(x)) for x, _, w in TEXT.findall(svg) if w in ("−0.3", "−0.1", "0.1", "0.3")][:4]
+    per = (words[3][1] - middle) / 0.3
+    stand = [middle + v * per for v in (-0.3, -0.1, 0.1, 0.3)]
+    assert [x for _, x in words] == pytest.approx(stand, abs=0.1)
+    marks = [float(x) for x in re.findall(rf'd="M([\d.]+) {zero - 3}v6"', svg)][:4]
+    assert marks == pytest.approx(stand, abs=0.1)
+    bold = re.search(r'd="M([-\d. L]+)" [^>]*stroke-width="2(?:\.0)?"', svg)[1]
+    places = [tuple(map(float, p.split())) for p in bold.split("L")]
+    dots = [(float(x), float(y)) for x, y in DOT.findall(svg)][:4]
+    unit = (zero - dots[3][1]) / by_hand(car, "plan", "front_left", 0.30)
+    for x, y in places:
+        velocity = (x - middle) / per
+        if abs(velocity) > 0.01:
+            force = by_hand(car, "plan", "front_left", velocity) * (1 if velocity > 0 else -1)
+            assert zero - y == pytest.approx(unit * force, abs=0.8)
+    assert min(x for x, _ in places) < middle - 0.25 * per
+    assert max(x for x, _ in places) > middle + 0.25 * per

@@ -1,6 +1,7 @@
 """What the sheet draws stands where its numbers say: one scale for all ladders, frequencies by their ratios, wheels to scale."""
 
 import re
+from itertools import pairwise
 from math import log, tan
 
 import pytest
@@ -161,3 +162,23 @@ def test_a_bikes_wheels_stand_a_wheelbase_apart_and_its_fork_leans_by_its_rake()
         ride = top + k * corner.solid.value
         sags = report.sags[end]
         assert float(free[1]) == pytest.approx(ride - k * (sags.free_sag.value - corner.sag.value), abs=0.2)
+
+
+@pytest.mark.parametrize("spread", [1.0, 1.6, 2.6])
+def test_the_strips_ticks_stand_at_each_tenth_and_its_words_not_closer_than_they_are_wide(spread):
+    report = evaluate(nettle(), "plan", against="found")
+    rear = report.ends["rear"].frequency
+    rear.value = report.ends["front"].frequency.value * spread
+    svg = frequency_strip(report, "metric")
+    told = {float(w): float(x) for x, _, w in TEXT.findall(svg) if re.fullmatch(r"\d\.\d", w)}
+    steps = {round(b - a, 1) for a, b in pairwise(sorted(told))}
+    assert len(steps) == 1
+    step = steps.pop()
+    assert step * 5 == pytest.approx(round(step * 5))  # every second tenth, or every fourth, and so on
+    assert all(value / step == pytest.approx(round(value / step)) for value in told)
+    assert all(b - a > 20 for a, b in pairwise(sorted(told.values())))
+    assert 3 <= len(told) <= 8
+    long = {float(x) for x in re.findall(r'd="M([\d.]+) 30\.0v5M', svg)}
+    short = {float(x) for x in re.findall(r'd="M([\d.]+) 30\.0v3M', svg)}
+    assert len(long) == len(told)
+    assert not long & short

@@ -206,12 +206,12 @@ def _sound(stood: StandingCorner, told: CornerReport) -> _Sound:
     if straight is None:
         unset = [a.replace("_", "-speed ") for a, c in clicks.items() if c is None]
         missing.append(f"the {' and '.join(unset)} clicks" if unset else "the damper's curve")
-    if missing or straight is None or not told.sprung_mass or not told.wheel_rate or not motion:
+    if missing or not (straight and told.sprung_mass and told.wheel_rate and motion and end.unsprung_mass):
         return _Sound(None, assumed=False, waits=" and ".join(missing), clicks=words)
     tyre = RIGID if end.tyre_rate is None else float(end.tyre_rate)
     corner = TwoMass(
         float(told.sprung_mass.value),
-        float(end.unsprung_mass or 0.0),
+        float(end.unsprung_mass),
         float(told.wheel_rate.value),
         tyre,
         float(motion),

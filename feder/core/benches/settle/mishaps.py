@@ -2,9 +2,9 @@
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
-from math import exp
 
 from feder.core.benches.settle.heights import stands
+from feder.core.benches.settle.usual import usual
 from feder.core.document.base import ENDS, EndName, Place
 from feder.core.document.changes import with_sides
 from feder.core.document.document import Document, LoadItem, LoadState
@@ -17,27 +17,12 @@ from feder.core.standing.facts import places_of, setup_of, side_of
 Heights = Sequence[float]
 Effect = Callable[[float], list[float] | None]
 """What a size of a mistake does to all readings."""
-TAPE = (
-    (0.010, 0.5),
-    (-0.010, 0.5),
-    (0.020, 0.2),
-    (-0.020, 0.2),
-    (0.030, 0.1),
-    (-0.030, 0.1),
-    (0.005, 0.3),
-    (-0.005, 0.3),
+TAPE, TURNS, NOT_HOME, PADS, HUNG, SCRUBBED, PERSON, FUEL = (
+    usual(m) for m in ("tape", "turns", "not_home", "pads", "hung", "scrubbed", "person", "fuel")
 )
-"""Whole centimetres are misread, or halves of one; with how usual each is against the others."""
-NOT_HOME = tuple((0.001 * h, exp(-(((h - 6) / 3) ** 2) / 2)) for h in range(2, 13))
-PADS = tuple((s * 0.001 * h, exp(-(((h - 7.5) / 2.5) ** 2) / 2)) for h in range(3, 13) for s in (-1, 1))
-TURNS = tuple((float(s * n), 1 / n) for n in range(1, 11) for s in (-1, 1))
 ONCE = ((1.0, 1.0),)
 CODES = "the codes on the springs"
-HUNG = tuple((0.001 * h, exp(-(((h - 5) / 2.5) ** 2) / 2)) for h in range(2, 13))
-PERSON = tuple((float(s * kg), exp(-(((kg - 75) / 15) ** 2) / 2)) for kg in range(45, 111, 5) for s in (-1, 1))
-FUEL = tuple((float(s * kg), exp(-(((kg - 25) / 15) ** 2) / 2)) for kg in range(5, 71, 5) for s in (-1, 1))
 PROBE, PROBED = 30.0, "probe-of-a-load"
-SCRUBBED = tuple((0.001 * h, exp(-(((h - 5) / 2.5) ** 2) / 2)) for h in range(2, 13))
 
 
 @dataclass(frozen=True, slots=True)

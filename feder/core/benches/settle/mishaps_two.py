@@ -2,7 +2,6 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from math import exp
 
 from feder.core.benches.settle.heights import stands
 from feder.core.benches.settle.mishaps import (
@@ -18,6 +17,7 @@ from feder.core.benches.settle.mishaps import (
     not_so,
     shifted,
 )
+from feder.core.benches.settle.usual import usual
 from feder.core.document.base import Place
 from feder.core.document.changes import with_sides
 from feder.core.document.document import Document, LoadItem
@@ -27,12 +27,9 @@ from feder.core.standing.carried import rider_of
 from feder.core.standing.readings import readings_of
 
 WAYS: tuple[SurveyQuantity, ...] = ("rider_lifted", "rider_pressed")
-KIT = tuple((float(s * kg), exp(-(((kg - 8) / 5) ** 2) / 2)) for kg in range(2, 21, 2) for s in (-1, 1))
-"""What a rider wears or carries who was weighed without it, kg."""
-STICKS = tuple((0.001 * h, exp(-(((h - 5) / 2.5) ** 2) / 2)) for h in range(2, 13))
-"""Half of what the friction holds between a sag read after lifting and one after pressing."""
-GAUGE = tuple((s * p / 100, exp(-(((p - 5) / 3) ** 2) / 2)) for p in (2, 3, 5, 7, 10, 15) for s in (-1, 1))
-"""Share of a pressure that is lost in taking the pump off, or that another gauge shows otherwise."""
+KIT, STICKS, GAUGE = (usual(m) for m in ("kit", "sticks", "gauge"))
+"""What a rider wears or carries who was weighed without it, kg; half of what friction holds between a sag read
+after lifting and one after pressing; share of a pressure that the pump or another gauge takes away or adds."""
 
 
 @dataclass(frozen=True)
