@@ -1,5 +1,7 @@
 """The middle of the sheet: the car seen from above between the travel ladders of its four corners."""
 
+from math import ceil, floor
+
 from feder.core.document.base import PLACES, Place
 from feder.core.document.document import Document
 from feder.core.report.shapes import CornerReport, Report
@@ -41,12 +43,9 @@ def _total(i: int, words: str, value: str) -> str:
 
 
 def _car(document: Document) -> list[str]:
-    """Body, glass and wheels, to the proportion of wheelbase and track."""
-    vehicle = document.vehicle
-    base = vehicle.wheelbase.value if vehicle.wheelbase else 2.5
+    """Body, glass and wheels; its tracks to their proportion."""
     tracks = [document.vehicle.ends.front.track or 1.42, document.vehicle.ends.rear.track or 1.42]
-    scale = 236 / base  # front axle at 148, rear axle at 424 at most
-    front, rear = 150.0, 150.0 + min(236.0, base * scale)
+    front, rear = 150.0, 386.0
     half = 57.0  # as wide as the ladders leave room for
     nose, tail = front - 62, rear + 52
     left, right = 145 - half, 145 + half
@@ -118,11 +117,8 @@ def _ladder(place: Place, corner: CornerReport, low: float, high: float, system:
                 anchor="start" if side > 0 else "end",
             )
         )
-    rung = -0.3
-    while rung < end:
-        if rung > droop:
-            out.append(path(f"M{x - 9} {y(rung):.1f}h18", width=0.4))
-        rung += 0.01
+    for rung in range(floor(droop * 100) + 1, ceil(end * 100)):  # one for each centimetre between the ends
+        out.append(path(f"M{x - 9} {y(rung / 100):.1f}h18", width=0.4))
     out += [
         path(f"M{x - 9} {y(end):.1f}V{y(droop):.1f}M{x + 9} {y(end):.1f}V{y(droop):.1f}", width=1.1),
         path(f"M{x - 12} {y(droop):.1f}h24M{x - 12} {y(end):.1f}h24", width=3),

@@ -6,7 +6,7 @@ import pytest
 
 from feder.core.report.shapes import Figure, Finding, Mend
 from feder.sheet.pages import height_of, lines_of, pages_of
-from feder.sheet.paper import cautions_of, filled
+from feder.sheet.paper import cautions_of, filled, short
 from feder.sheet.table import Table
 
 
@@ -112,3 +112,20 @@ def test_more_cautions_than_there_is_room_for_are_counted():
     assert said[5] == "And 7 more on the screen."
     six = cautions_of(report_of(*many[:6]), "metric", fixed=("One.", "Two."))
     assert six[5] == "Thing 5."
+
+
+@pytest.mark.parametrize(
+    ("words", "room", "lines"), [("a" * 10 + " b", 10, 2), ("b " + "a" * 10, 10, 2), ("a b", 3, 1)]
+)
+def test_the_first_word_of_a_line_takes_no_blank_before_it(words, room, lines):
+    assert lines_of(words, room * 7.4 + 0.1) == lines
+
+
+def test_a_note_is_told_up_to_190_letters_and_then_ends_at_a_word():
+    assert short("w" * 189 + " ") == "w" * 189
+    assert short(" ".join(["word"] * 38)) == " ".join(["word"] * 38)  # 189 letters
+    whole = " ".join(["x" * 94, "y" * 95])
+    assert len(whole) == 190
+    assert short(whole) == whole
+    longer = " ".join(["x" * 94, "y" * 96])
+    assert short(longer) == "x" * 94 + " … (more on the screen)"

@@ -5,6 +5,7 @@ import { exchanged, packed } from './wire'
 
 type Schemas = components['schemas']
 export type Document = Schemas['Document']
+export type End = Schemas['End']
 export type Act = Schemas['ActQuestion']['act']
 export type Wait = Schemas['Wait']
 export type StopBench = Schemas['StopBench']

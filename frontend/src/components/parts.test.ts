@@ -8,8 +8,10 @@ import SpringForm from '@/springs/SpringForm.vue'
 import { fakeVehicle, field, type FakeWork, put } from '@/testing'
 import ArmFields from '@/torsion/ArmFields.vue'
 import BarFields from '@/torsion/BarFields.vue'
+import GasFields from '@/geometry/GasFields.vue'
+import RollFields from '@/geometry/RollFields.vue'
+import StopFields from '@/geometry/StopFields.vue'
 
-import EndMore from './EndMore.vue'
 import WaitsFor from './WaitsFor.vue'
 
 let work: FakeWork
@@ -54,7 +56,7 @@ describe('an arm on a torsion bar', () => {
   })
   it('is not the lower arm of the same end', async () => {
     work.id = 'arm-2'
-    const more = put(EndMore, { end: 'rear' })
+    const more = put(RollFields, { end: 'rear' })
     await field(more, 'lower arm, length').setValue('340')
     expect(more.text()).toContain('Counts once the angle is typed too')
     const arm = put(ArmFields, { end: 'rear' })
@@ -68,7 +70,7 @@ describe('an arm on a torsion bar', () => {
 describe('what else is measured at an end', () => {
   it('makes a stop of length and shaft, keeps them while one is cleared, and its force by pairs', async () => {
     work.id = 'stop-1'
-    const host = put(EndMore, { end: 'rear' })
+    const host = put(StopFields, { end: 'rear' })
     await field(host, 'stop as supplied').setValue('45')
     expect(rear().bump_stop ?? null).toBeNull()
     await field(host, 'shaft that shows').setValue('60')
@@ -88,7 +90,7 @@ describe('what else is measured at an end', () => {
   })
   it('takes a gas charge once both of its numbers are there', async () => {
     work.id = 'gas-1'
-    const host = put(EndMore, { end: 'rear' })
+    const host = put(GasFields, { end: 'rear' })
     await field(host, 'rod diameter').setValue('11')
     expect(rear().gas ?? null).toBeNull()
     await field(host, 'gas pressure of the damper').setValue('6')

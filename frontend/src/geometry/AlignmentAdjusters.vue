@@ -43,8 +43,7 @@ const NUMBERS = [
 </script>
 
 <template>
-  <details class="more" :open="!!all.length">
-    <summary>Alignment adjusters</summary>
+  <div class="more">
     <div v-for="(a, i) in all" :key="a.sets" class="adjuster">
       <v-select
         :label="`${a.sets} by`"
@@ -87,14 +86,10 @@ const NUMBERS = [
       Camber that a plate or slots give is set before the strut goes in, where that is allowed; the rest at the
       alignment bench.
     </p>
-  </details>
+  </div>
 </template>
 
 <style scoped>
-.more { border-top: 1px solid var(--rule); padding: 2px 0 4px; }
-summary { min-height: 44px; display: flex; align-items: center; font-weight: 600; font-size: var(--t-3); cursor: pointer; list-style: none; }
-summary::before { content: ''; width: 9px; height: 9px; border-right: 2px solid var(--ink); border-bottom: 2px solid var(--ink); transform: rotate(-45deg); margin: 0 12px 0 2px; }
-details[open] > summary::before { transform: rotate(45deg); }
 .adjuster { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 12px; align-items: end; border-bottom: 1px solid var(--rule); padding-bottom: 6px; }
 .another { margin-right: 16px; }
 </style>

@@ -71,11 +71,18 @@ const carry = (): Promise<string | null> =>
 
 <template>
   <section class="replaced" :aria-label="`${end}, what this setup replaces`">
-    <h3 aria-level="2">
-      This setup replaces
+    <div class="title">
+      <h3 aria-level="2">{{ vehicle.setup.value!.name }} replaces{{ shown.length ? '' : ' nothing here' }}</h3>
       <button v-if="later" class="link" @click="carry">carry into later setups</button>
-    </h3>
-    <p v-if="!shown.length" class="small quiet">Nothing of this end: all is as found.</p>
+      <v-select
+        v-if="rest.length"
+        class="another"
+        label="replace another part"
+        density="compact"
+        :items="rest"
+        :model-value="null"
+        @update:model-value="(v: Part | null) => v && opened.push(v)" />
+    </div>
     <div v-for="p in shown" :key="p" class="part">
       <div class="head">
         <b>{{ words(p) }}</b><button class="link" :aria-label="`${words(p)}, ${end}: as found again`" @click="leave(p)">
@@ -202,20 +209,12 @@ const carry = (): Promise<string | null> =>
           @update:model-value="(v) => put('bar links', { link_length: v })" />
       </div>
     </div>
-    <v-select
-      v-if="rest.length"
-      class="another"
-      label="replace another part"
-      density="compact"
-      :items="rest"
-      :model-value="null"
-      @update:model-value="(v: Part | null) => v && opened.push(v)" />
   </section>
 </template>
 
 <style scoped>
 .replaced { border-left: 3px solid var(--plan); padding-left: 12px; display: grid; gap: 10px; }
-h3 { display: flex; justify-content: space-between; align-items: baseline; color: var(--plan); margin: 0; }
+.title { display: flex; flex-wrap: wrap; gap: 4px 16px; align-items: center; } h3 { color: var(--plan); margin: 0; flex: 1 1 auto; } .another { flex: 0 1 170px; }
 .part { display: grid; gap: 8px; border-top: 1px solid var(--rule); padding-top: 6px; } .head { display: flex; justify-content: space-between; align-items: baseline; }
 .three { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 8px 12px; align-items: end; }
 @media (max-width: 600px) { .three { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); } }

@@ -90,6 +90,7 @@ watch(
     if (!route.hash) return
     await nextTick()
     const place = document.querySelector(route.hash)
+    for (let up = place; up; up = up.parentElement) if (up instanceof HTMLDetailsElement) up.open = true
     place?.scrollIntoView({ block: 'center' })
     place?.querySelector<HTMLElement>('input, textarea, button')?.focus()
   },
