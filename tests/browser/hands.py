@@ -97,3 +97,8 @@ class Finger:
         for key in text:
             self.page.get_by_role("button", name=key, exact=True).tap()
         self.page.get_by_role("button", name="Next").tap()
+
+
+def unfold(page: Page, title: str) -> None:
+    """Open a folded row of a bench by its line."""
+    page.locator("summary").filter(has_text=title).click()

@@ -5,6 +5,7 @@ import re
 import pytest
 from playwright.sync_api import expect
 
+from tests.browser.hands import unfold
 from tests.browser.test_journeys import fill, open_nettle, saved, station
 
 STATIONS = (
@@ -107,6 +108,7 @@ def test_a_live_axle_asks_for_its_spring_base_and_a_bar_shows_no_new_rate(served
     page = watched()
     open_nettle(page, served(demo=True), "3")
     rear = page.get_by_role("region", name="rear", exact=True)
+    unfold(page, "Layout and track")
     rear.get_by_label("layout").click(force=True)
     page.get_by_role("option", name="Live axle").click()
     expect(page.get_by_role("link", name=re.compile("Geometry"))).to_have_attribute(
@@ -114,6 +116,7 @@ def test_a_live_axle_asks_for_its_spring_base_and_a_bar_shows_no_new_rate(served
     )
     rear.get_by_role("textbox", name="between the springs of the axle").fill("95 cm")
     expect(page.get_by_role("link", name=re.compile("Geometry"))).to_have_attribute("title", re.compile("^done"))
+    unfold(page, "Bars and roll")
     rear.get_by_role("textbox", name=re.compile("anti-roll bar rate")).fill("20 N/mm")
     expect(rear.get_by_role("textbox", name="link / wheel travel of the bar")).to_have_value("1.00")
     # a bar works in roll; in heave the wheel rate stays

@@ -139,7 +139,8 @@ def measure_end(hand: Hand, part: Locator, end: End) -> None:
         if height is not None:
             hand.fill(field(label), mm(height))
     if end.bump_stop:
-        hand.press(part.locator("summary").filter(has_text="Bump stop and shaft"))
+        if not field("stop as supplied").is_visible():
+            hand.press(part.page.locator("summary").filter(has_text="Bump stop and shaft"))
         hand.fill(field("stop as supplied"), mm(end.bump_stop.length))
         hand.fill(field("shaft that shows"), mm(end.bump_stop.shaft))
         hand.fill(field("at hub to arch"), mm(end.bump_stop.hub_to_arch))
@@ -184,7 +185,7 @@ def stand(hand: Hand, page: Page, car) -> None:
                 ("thread", seat.thread),
                 ("collar for one turn", seat.pitch),
             ):
-                hand.fill(page.get_by_role("textbox", name=f"{label}, {end} left", exact=True), mm(value))
+                hand.fill(page.get_by_role("textbox", name=f"{label}, {end}", exact=True), mm(value))
 
 
 def trim(hand: Hand, page: Page, car) -> None:

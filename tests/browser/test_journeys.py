@@ -7,6 +7,8 @@ import pypdf
 import pytest
 from playwright.sync_api import Page, expect
 
+from tests.browser.hands import unfold
+
 pytestmark = pytest.mark.filterwarnings("ignore")  # the PDF library's own dependencies warn about themselves
 
 
@@ -94,8 +96,8 @@ def test_a_newcomer_makes_a_car_and_gets_a_sheet(served, watched):
         expect(page.get_by_role("tab", name=re.compile(end))).to_contain_text("R40" if end == "Front" else "R50")
     expect(page.get_by_role("complementary", name="Stance")).to_contain_text(re.compile(r"1\.\d\d"))
     station(page, "Height")
-    for place, length in (("front left", "230"), ("rear left", "240")):
-        page.get_by_label(f"seat length, {place}", exact=True).fill(length)
+    for end, length in (("front", "230"), ("rear", "240")):
+        page.get_by_label(f"seat length, {end}", exact=True).fill(length)
     page.get_by_role("region", name="front left", exact=True).get_by_label("hub to arch").fill("350")
     expect(page.get_by_role("region", name="front right", exact=True).get_by_label("hub to arch")).to_have_value(
         "350"
@@ -227,6 +229,7 @@ def test_what_is_typed_while_the_server_is_away_is_kept_and_saved_later(served, 
 def test_a_field_keeps_what_it_cannot_read_and_says_what_to_write(served, watched):
     page = watched()
     open_nettle(page, served(demo=True), "3")
+    unfold(page, "Size of the vehicle")
     base = page.get_by_role("textbox", name="wheelbase")
     base.fill("2440 kg")
     expect(page.get_by_role("alert")).to_contain_text("is a mass (kg); wanted is a length")

@@ -4,6 +4,7 @@ import re
 
 from playwright.sync_api import expect
 
+from tests.browser.hands import unfold
 from tests.browser.test_journeys import saved
 from tests.browser.test_typing import stored
 
@@ -27,15 +28,15 @@ def test_setup_undo_and_scroll_survive_a_reload_and_a_look_into_the_garage(serve
     was = field.input_value()
     field.fill("350")
     saved(page)
-    page.locator("#bench").evaluate("e => e.scrollTo(0, 333)")
+    page.locator("#bench").evaluate("e => e.scrollTo(0, 133)")
     page.reload()
     expect(field).to_have_value("350")
     expect(page).to_have_url(re.compile("setup=plan"))
     for _ in range(50):
-        if abs(page.locator("#bench").evaluate("e => e.scrollTop") - 333) < 3:
+        if abs(page.locator("#bench").evaluate("e => e.scrollTop") - 133) < 3:
             break
         page.wait_for_timeout(100)
-    assert abs(page.locator("#bench").evaluate("e => e.scrollTop") - 333) < 3
+    assert abs(page.locator("#bench").evaluate("e => e.scrollTop") - 133) < 3
     page.get_by_role("heading", name="Height", level=1).click()
     page.keyboard.press("g")
     page.get_by_role("button", name="Open Nettle").click()
@@ -77,6 +78,7 @@ def test_a_word_says_what_it_is_by_tap_and_by_key_and_is_found_by_other_words(se
     page.keyboard.press("Escape")
     expect(card).to_have_count(0)
     expect(page.get_by_role("button", name="wheel rate: what is this?")).to_be_focused()
+    unfold(page, "Size of the vehicle")
     page.get_by_role("textbox", name="wheelbase").first.press("F1")
     expect(page.get_by_role("dialog", name="What wheelbase means")).to_contain_text("front to rear wheel centre")
     page.keyboard.press("Escape")

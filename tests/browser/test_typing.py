@@ -6,6 +6,7 @@ from playwright.sync_api import expect
 from feder.demo.magpie import magpie
 from feder.store.database import open_database
 from feder.store.garage import Garage
+from tests.browser.hands import unfold
 from tests.browser.test_journeys import open_nettle, saved, station
 
 pytestmark = pytest.mark.filterwarnings("ignore")
@@ -107,6 +108,7 @@ def test_a_number_that_only_the_server_can_read_waits_for_it_over_leaving_and_a_
 def test_what_cannot_be_read_stays_as_typed_until_it_is_put_right(served, watched):
     page = watched()
     open_nettle(page, served(demo=True), "3")
+    unfold(page, "Size of the vehicle")
     field = page.get_by_label("wheelbase", exact=True)
     field.fill("2440 kg")
     expect(page.get_by_role("alert").first).to_contain_text("is a mass")

@@ -72,7 +72,7 @@ const carry = (): Promise<string | null> =>
 <template>
   <section class="replaced" :aria-label="`${end}, what this setup replaces`">
     <div class="title">
-      <h3 aria-level="2">{{ vehicle.setup.value!.name }} replaces{{ shown.length ? '' : ' nothing here' }}</h3>
+      <h3 aria-level="2">{{ shown.length ? `replaced, ${end}` : `${end}: all as found` }}</h3>
       <button v-if="later" class="link" @click="carry">carry into later setups</button>
       <v-select
         v-if="rest.length"
@@ -213,8 +213,8 @@ const carry = (): Promise<string | null> =>
 </template>
 
 <style scoped>
-.replaced { border-left: 3px solid var(--plan); padding-left: 12px; display: grid; gap: 10px; }
-.title { display: flex; flex-wrap: wrap; gap: 4px 16px; align-items: center; } h3 { color: var(--plan); margin: 0; flex: 1 1 auto; } .another { flex: 0 1 170px; }
+.replaced { border-left: 3px solid var(--plan); padding-left: 10px; display: grid; gap: 10px; }
+.title { display: flex; flex-wrap: wrap; gap: 4px; align-items: center; } h3 { color: var(--plan); margin: 0; flex: 1 1 auto; } .another { flex: 0 1 188px; }
 .part { display: grid; gap: 8px; border-top: 1px solid var(--rule); padding-top: 6px; } .head { display: flex; justify-content: space-between; align-items: baseline; }
 .three { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 8px 12px; align-items: end; }
 @media (max-width: 600px) { .three { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); } }

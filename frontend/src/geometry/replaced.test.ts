@@ -45,7 +45,7 @@ const choose = (host: ReturnType<typeof put>, label: string, value: string) =>
 describe('what a setup replaces of an end', () => {
   it('is told part by part, and nothing once every number is blank', async () => {
     const host = put(EndReplaced, { end: 'rear' })
-    expect(host.text()).toContain('replaces nothing here')
+    expect(host.text()).toContain('rear: all as found')
     await choose(host, 'replace another part', 'tyre and wheel')
     await type(host, 'tyre radius, loaded', '305')
     expect(plan().rear_end).toMatchObject({ tyre: { radius: 0.305 } })

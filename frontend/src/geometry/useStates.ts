@@ -19,17 +19,24 @@ export function useStates(): {
   /** The numbers that are told, the last with its unit; nothing told: so said. */
   const told = (parts: ([string, number | null | undefined, string] | null)[]): string => {
     const known = parts.flatMap((p) => (p && p[1] != null ? [[p[0], p[1], p[2]] as const] : []))
-    return known.map(([w, v, si]) => `${w}${units.show(v, si, { unit: true })}`).join(', ') || NOT
+    return (
+      known.map(([w, v, si]) => `${w}${units.show(v, si, { unit: true }).replace(/[.,]0(?= )/, '')}`).join(', ') || NOT
+    )
   }
   return {
     masses: (e) => {
       const { unsprung_mass: m, tyre } = end(e)
-      const radius: [string, number | null | undefined, string] = ['tyre ', tyre?.radius, 'm']
-      return told([['', m?.value, 'kg'], radius, ['', tyre?.rate?.value, 'N/m']])
+      return told([
+        ['', m?.value, 'kg'],
+        ['tyre ', tyre?.rate?.value, 'N/m'],
+      ])
     },
     layout: (e) => {
       const title = LAYOUTS.find((l) => l.value === end(e).layout)?.title ?? NOT
-      return [title.toLowerCase(), end(e).track == null ? 'track not told' : told([['', end(e).track, 'm']])].join(', ')
+      return [
+        title.split(',')[0]!.toLowerCase(),
+        end(e).track == null ? 'track not told' : told([['', end(e).track, 'm']]),
+      ].join(', ')
     },
     stop: (e) => {
       const stop = end(e).bump_stop

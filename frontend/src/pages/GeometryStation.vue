@@ -28,7 +28,6 @@ const ENDS: EndName[] = ['front', 'rear']
 const states = useStates()
 const set = (words: string, member: (string | number)[], value: unknown): void =>
   vehicle.edit(words, [{ path: ['vehicle', ...member], value }])
-const either = (has: (end: End) => unknown): boolean => ENDS.some((e) => !!has(ends.value[e]!))
 const missing = (has: (end: End) => unknown): boolean => ENDS.some((e) => !has(ends.value[e]!))
 /** What the setup in hand changes of what is measured here. */
 const CHANGED = {
@@ -92,12 +91,7 @@ const cgHeight = (value: number | null, tolerance: number | null): void =>
     :open="missing((e) => e.track)">
     <ByEnd v-slot="{ end }" plain><LayoutFields :end="end" /></ByEnd>
   </FoldedRow>
-  <FoldedRow
-    id="stops"
-    title="Bump stop and shaft"
-    :front="states.stop('front')"
-    :rear="states.stop('rear')"
-    :open="missing((e) => e.bump_stop) && !either((e) => e.limits?.stop)">
+  <FoldedRow id="stops" title="Bump stop and shaft" :front="states.stop('front')" :rear="states.stop('rear')">
     <ByEnd v-slot="{ end }" plain><StopFields :id="`stop-${end}`" :end="end" /></ByEnd>
   </FoldedRow>
   <FoldedRow
@@ -139,7 +133,7 @@ const cgHeight = (value: number | null, tolerance: number | null): void =>
     title="Bars and roll"
     :front="states.roll('front')"
     :rear="states.roll('rear')"
-    :open="!either((e) => e.track)">
+    :open="!about.wheelbase">
     <div class="dims two">
       <QuantityField
         label="sprung centre of gravity over the floor, for roll"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-import { coilOf, type EndName, type Place, PLACES, placeWords, type SideSetup } from '@/api/client'
+import { coilOf, type CornerReport, type EndName, type Place, PLACES, placeWords, type SideSetup } from '@/api/client'
 import AskFigure from '@/components/AskFigure.vue'
 import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
@@ -9,7 +9,6 @@ import WaitsFor from '@/components/WaitsFor.vue'
 import { useHeights } from '@/composables/useHeights'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
-import CollarDrawing from '@/height/CollarDrawing.vue'
 import HeightSettings from '@/height/HeightSettings.vue'
 import IndexBench from '@/torsion/IndexBench.vue'
 
@@ -34,6 +33,38 @@ const coils = computed(() => PLACES.filter((p) => !onBar(p.startsWith('front') ?
 /** What the heights wait for, where one is not known. */
 const waiting = computed(() => ENDS.flatMap((e) => vehicle.report.value?.waits?.[`height ${e}`] ?? []))
 const seatKnown = (p: Place): boolean => !!corner(p)?.seat_length
+/** Rows that only some vehicles have. */
+const any = (of: (c: CornerReport) => unknown): boolean => coils.value.some((p) => !!corner(p) && !!of(corner(p)!))
+const has = computed(() => ({
+  rule: any((c) => c.collar_rule),
+  reach: any((c) => c.reach_low && c.reach_high),
+  body: any((c) => c.body_change),
+}))
+const FIGURES = [
+  { key: 'collar_turns', words: 'turns up', title: 'turns', options: { decimals: 1 } },
+  {
+    key: 'spring_length',
+    words: 'spring at ride',
+    title: 'spring length',
+    options: { unit: true, kind: 'fine length' },
+  },
+  {
+    key: 'held_at_droop',
+    words: 'held at droop',
+    title: 'held at droop',
+    options: { unit: true, kind: 'fine length' },
+  },
+  { key: 'mass', words: 'scale would show', title: 'weight', options: { unit: true, decimals: 0 } },
+] as const
+const labels = computed(() => [
+  'hub to arch wanted',
+  'body',
+  'collar',
+  ...FIGURES.map((f) => f.words),
+  ...(has.value.rule ? ['collar by rule'] : []),
+  ...(has.value.reach ? ['the kit reaches'] : []),
+  ...(has.value.body ? ['then the damper body'] : []),
+])
 const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
 </script>
 
@@ -53,131 +84,109 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
   </p>
   <p v-if="waiting.length" class="say"><WaitsFor :waits="waiting" /></p>
   <template v-for="e in ENDS" :key="e"><IndexBench v-if="onBar(e)" :end="e" /></template>
-  <div class="four">
-    <section
-      v-for="p in coils"
-      :id="`height-${p}`"
-      :key="p"
-      class="corner"
-      :class="p.endsWith('right') ? 'right' : 'left'"
-      :aria-label="placeWords(p)">
-      <CollarDrawing :corner="corner(p)" :side="side(p)" :fact="vehicle.setup.value?.stage !== 'plan'" />
-      <div class="facts">
-        <h3 aria-level="2">{{ placeWords(p) }}</h3>
-        <div class="pair">
-          <QuantityField
-            label="hub to arch"
-            strong
-            of="SideSetup.hub_to_arch"
-            :clearable="false"
-            :computed-value="side(p).set_by === 'collar'"
-            :readonly="vehicle.isFound.value"
-            :model-value="
-              side(p).set_by !== 'collar' && !vehicle.isFound.value
-                ? (side(p).hub_to_arch ?? corner(p)?.hub_to_arch?.value)
-                : corner(p)?.hub_to_arch?.value
-            "
-            changes
-            @change="(by) => heights.askChange(p, by)"
-            @update:model-value="(v) => v !== null && heights.ask(p, v)" />
-          <QuantityField
-            label="collar"
-            strong
-            of="SideSetup.collar"
-            kind="fine length"
-            :clearable="false"
-            :computed-value="side(p).set_by !== 'collar'"
-            :readonly="vehicle.isFound.value || !seatKnown(p)"
-            :model-value="corner(p)?.collar?.value"
-            @update:model-value="(v) => v !== null && heights.askCollar(p, v)" />
-        </div>
-        <dl>
-          <dt>collar, turns up</dt>
-          <dd>
-            <AskFigure
-              :figure="corner(p)?.collar_turns"
-              :path="`corners.${p}.collar_turns`"
-              :title="`turns, ${placeWords(p)}`"
-              :options="{ decimals: 1 }" />
-          </dd>
-          <template v-if="corner(p)?.collar_rule"
-            ><dt>by rule</dt>
-            <dd>
-              <AskFigure
-                :figure="corner(p)!.collar_rule"
-                :path="`corners.${p}.collar_rule`"
-                :title="`collar by rule, ${placeWords(p)}`"
-                :options="{ unit: true, kind: 'fine length' }" /></dd
-          ></template>
-          <dt>body</dt>
-          <dd>
-            <AskFigure
-              :figure="corner(p)?.drop && { ...corner(p)!.drop!, value: -corner(p)!.drop!.value }"
-              :path="`corners.${p}.drop`"
-              :title="`body drop, ${placeWords(p)}`"
-              :options="{ unit: true, signed: true }" />
-          </dd>
-          <dt>spring at ride</dt>
-          <dd>
-            <AskFigure
-              :figure="corner(p)?.spring_length"
-              :path="`corners.${p}.spring_length`"
-              :title="`spring length, ${placeWords(p)}`"
-              :options="{ unit: true, kind: 'fine length' }" />
-          </dd>
-          <dt>held at droop</dt>
-          <dd>
-            <AskFigure
-              :figure="corner(p)?.held_at_droop"
-              :path="`corners.${p}.held_at_droop`"
-              :title="`held at droop, ${placeWords(p)}`"
-              :options="{ unit: true, kind: 'fine length' }" />
-          </dd>
-          <template v-if="corner(p)?.reach_low && corner(p)?.reach_high"
-            ><dt>
-              kit reaches<small v-if="corner(p)!.hub_to_arch?.was != null"
-                >drops {{ units.show(corner(p)!.hub_to_arch!.was! - corner(p)!.reach_high!.value, 'm') }} to
-                {{ units.show(corner(p)!.hub_to_arch!.was! - corner(p)!.reach_low!.value, 'm', { unit: true }) }}</small
-              >
-            </dt>
-            <dd>
-              <AskFigure
-                :figure="corner(p)!.reach_low"
-                :path="`corners.${p}.reach_low`"
-                :title="`lowest height of the kit, ${placeWords(p)}`" />
-              to
-              <AskFigure
-                :figure="corner(p)!.reach_high"
-                :path="`corners.${p}.reach_high`"
-                :title="`highest height of the kit, ${placeWords(p)}`"
-                :options="{ unit: true }" /></dd
-          ></template>
-          <template v-if="corner(p)?.body_change"
-            ><dt>then the damper body, to hold the spring at droop</dt>
-            <dd>
-              <AskFigure
-                :figure="corner(p)!.body_change"
-                :path="`corners.${p}.body_change`"
-                :title="`change of the body length, ${placeWords(p)}`"
-                :options="{ unit: true, signed: true, kind: 'fine length' }" />
-              <button
-                v-if="!vehicle.isFound.value && Math.abs(corner(p)!.body_change!.value) > 5e-5"
-                class="link taking"
-                :aria-label="`take it: that length of the damper body, ${placeWords(p)}`"
-                @click="takeBody(p)">
-                take it
-              </button>
-            </dd></template
-          >
-          <dt>scale would show</dt>
-          <dd>
-            <AskFigure
-              :figure="corner(p)?.mass"
-              :path="`corners.${p}.mass`"
-              :title="`weight, ${placeWords(p)}`"
-              :options="{ unit: true, decimals: 0 }" />
-          </dd>
-        </dl>
+  <div class="four" :style="{ '--rows': labels.length + 1 }">
+    <div class="labels" aria-hidden="true">
+      <span />
+      <span v-for="l in labels" :key="l">{{ l }}</span>
+    </div>
+    <section v-for="p in coils" :id="`height-${p}`" :key="p" class="corner" :aria-label="placeWords(p)">
+      <h3 aria-level="2">{{ placeWords(p) }}</h3>
+      <div class="cell field">
+        <span class="lab">hub to arch</span>
+        <QuantityField
+          label="hub to arch"
+          hide-label
+          strong
+          of="SideSetup.hub_to_arch"
+          :clearable="false"
+          :computed-value="side(p).set_by === 'collar'"
+          :readonly="vehicle.isFound.value"
+          :model-value="
+            side(p).set_by !== 'collar' && !vehicle.isFound.value
+              ? (side(p).hub_to_arch ?? corner(p)?.hub_to_arch?.value)
+              : corner(p)?.hub_to_arch?.value
+          "
+          changes
+          @change="(by) => heights.askChange(p, by)"
+          @update:model-value="(v) => v !== null && heights.ask(p, v)" />
+      </div>
+      <div class="cell">
+        <span class="lab">body</span>
+        <span
+          ><AskFigure
+            :figure="corner(p)?.drop && { ...corner(p)!.drop!, value: -corner(p)!.drop!.value }"
+            :path="`corners.${p}.drop`"
+            :title="`body drop, ${placeWords(p)}`"
+            :options="{ signed: true }" /><small v-if="corner(p)?.hub_to_arch?.was != null" class="quiet"
+            >, was {{ units.show(corner(p)!.hub_to_arch!.was!, 'm') }}</small
+          ></span
+        >
+      </div>
+      <div class="cell field">
+        <span class="lab">collar</span>
+        <QuantityField
+          label="collar"
+          hide-label
+          strong
+          of="SideSetup.collar"
+          kind="fine length"
+          :clearable="false"
+          :computed-value="side(p).set_by !== 'collar'"
+          :readonly="vehicle.isFound.value || !seatKnown(p)"
+          :model-value="corner(p)?.collar?.value"
+          @update:model-value="(v) => v !== null && heights.askCollar(p, v)" />
+      </div>
+      <div v-for="f in FIGURES" :key="f.key" class="cell">
+        <span class="lab">{{ f.words }}</span>
+        <AskFigure
+          :figure="corner(p)?.[f.key]"
+          :path="`corners.${p}.${f.key}`"
+          :title="`${f.title}, ${placeWords(p)}`"
+          :options="f.options" />
+      </div>
+      <div v-if="has.rule" class="cell">
+        <span class="lab">by rule</span>
+        <AskFigure
+          :figure="corner(p)?.collar_rule"
+          :path="`corners.${p}.collar_rule`"
+          :title="`collar by rule, ${placeWords(p)}`"
+          :options="{ unit: true, kind: 'fine length' }" />
+      </div>
+      <div v-if="has.reach" class="cell">
+        <span class="lab">kit reaches</span>
+        <span v-if="corner(p)?.reach_low && corner(p)?.reach_high">
+          <AskFigure
+            :figure="corner(p)!.reach_low"
+            :path="`corners.${p}.reach_low`"
+            :title="`lowest height of the kit, ${placeWords(p)}`" />
+          to
+          <AskFigure
+            :figure="corner(p)!.reach_high"
+            :path="`corners.${p}.reach_high`"
+            :title="`highest height of the kit, ${placeWords(p)}`" /><small
+            v-if="corner(p)!.hub_to_arch?.was != null"
+            class="quiet below"
+            >drops {{ units.show(corner(p)!.hub_to_arch!.was! - corner(p)!.reach_high!.value, 'm') }} to
+            {{ units.show(corner(p)!.hub_to_arch!.was! - corner(p)!.reach_low!.value, 'm') }}</small
+          ></span
+        >
+      </div>
+      <div v-if="has.body" class="cell">
+        <span class="lab">then the damper body, to hold the spring at droop</span>
+        <span v-if="corner(p)?.body_change">
+          <AskFigure
+            :figure="corner(p)!.body_change"
+            :path="`corners.${p}.body_change`"
+            :title="`change of the body length, ${placeWords(p)}`"
+            :options="{ signed: true, kind: 'fine length' }" />
+          <button
+            v-if="!vehicle.isFound.value && Math.abs(corner(p)!.body_change!.value) > 5e-5"
+            class="link taking"
+            :aria-label="`take it: that length of the damper body, ${placeWords(p)}`"
+            @click="takeBody(p)">
+            take it
+          </button></span
+        >
       </div>
     </section>
   </div>
@@ -200,23 +209,28 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
       path="vehicle.left_fraction"
       title="left share"
       as-percent
-      :options="{ decimals: 1 }" />. Heights, loads and collars come from the balance of the whole vehicle.
-  </p>
-  <p v-if="!vehicle.isFound.value" id="fitted" class="quiet mt-3">
-    Once it stands: <router-link class="link" :to="`/vehicle/${vehicle.id}/settle`">set down</router-link>, what to
-    turn, and what could explain it.
+      :options="{ decimals: 1 }" />.
+    <span v-if="!vehicle.isFound.value" id="fitted" class="quiet"
+      >Once it stands:
+      <router-link class="link" :to="`/vehicle/${vehicle.id}/settle`">set down, what to turn</router-link>.</span
+    >
   </p>
   <HeightSettings />
 </template>
 
 <style scoped>
-.taking { margin-left: 10px; }
-.four { display: grid; grid-template-columns: 1fr 1fr; border-top: 1.5px solid var(--ink); }
-.corner { display: grid; grid-template-columns: 92px minmax(0, 1fr); gap: 12px; padding: 10px 0; border-bottom: 1px solid var(--rule); }
-.corner.right { padding-left: 18px; border-left: 1px solid var(--rule); } .corner.left { padding-right: 18px; }
-@media (max-width: 620px) { .four { grid-template-columns: minmax(0, 1fr); } .corner.right { padding-left: 0; border-left: 0; } .corner.left { padding-right: 0; } }
-.pair { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; }
-dl { display: grid; grid-template-columns: 1fr auto; margin: 6px 0 0; align-items: baseline; }
-dt { color: var(--ink-2); } dt small { display: block; font-size: var(--t-1); line-height: 1.1; } dd { margin: 0; text-align: right; font-weight: 500; }
-.say { margin: 8px 0; font-size: var(--t-3); }
+.taking { margin-left: 8px; }
+.four { display: grid; grid-template-columns: 128px repeat(4, minmax(0, 1fr)); grid-template-rows: repeat(var(--rows), auto); column-gap: 10px; border-top: 1.5px solid var(--ink); padding: 6px 0; }
+.corner, .labels { display: grid; grid-row: 1 / span var(--rows); grid-template-rows: subgrid; align-items: center; }
+.labels { color: var(--ink-2); line-height: 1.15; } h3 { margin: 0; text-align: right; padding-right: 8px; }
+.cell :deep(.fig) { min-height: 28px; align-items: center; }
+.cell { text-align: right; min-height: 24px; padding: 1px 8px 1px 0; font-weight: 500; line-height: 1.15; } .cell.field { padding: 2px 0; } .cell small { font-weight: 400; } .below { display: block; }
+.lab { display: none; }
+.say { margin: 4px 0; font-size: var(--t-3); }
+@media (max-width: 620px) {
+  .four { grid-template-columns: minmax(0, 1fr); grid-template-rows: none; } .labels { display: none; }
+  .corner { grid-row: auto; grid-template-rows: none; border-bottom: 1px solid var(--rule); padding: 8px 0; } h3 { text-align: left; }
+  .cell { display: grid; grid-template-columns: minmax(0, 1fr) auto; align-items: center; gap: 8px; padding: 2px 0; } .cell.field { grid-template-columns: minmax(0, 1fr) 150px; }
+  .lab { display: block; text-align: left; color: var(--ink-2); font-weight: 400; }
+}
 </style>

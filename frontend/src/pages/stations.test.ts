@@ -264,13 +264,13 @@ describe('height', () => {
     expect(host.findAll('.taking')).toHaveLength(1)
     await take!.trigger('click')
     expect(work.acts).toEqual([{ act: 'take body', place: 'rear_left', together: true }])
-    await field(host, 'damper longer (shorter: −) than as found or as told, rear left').setValue('-12')
+    await field(host, 'damper longer (shorter: −) than as found or as told, rear').setValue('-12')
     const sides = now().setups[1]!.sides!
     expect([sides.rear_left!.body, sides.rear_right!.body, sides.front_left!.body]).toEqual([-0.012, -0.012, undefined])
   })
   it('keeps the tolerance of a seat with the seat', async () => {
     const host = bench()
-    await field(host, 'seat length, front left').setValue('150 +- 0.4')
+    await field(host, 'seat length, front').setValue('150 +- 0.4')
     await settle()
     const seat = now().setups[1]!.sides!.front_right!.seat!
     expect(seat).toMatchObject({ length: 0.15, hub_to_arch: 0.42, tolerances: { length: 0.0004 } })
