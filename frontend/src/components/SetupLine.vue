@@ -1,14 +1,21 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 
 import type { Setup } from '@/api/client'
 import { useSteady } from '@/composables/useSteady'
 import { useVehicle } from '@/composables/useVehicle'
-import { layoutSetups, type SetupNode } from '@/logic/setupLine'
+import { layoutSetups, LINE_WIDTH, type SetupNode } from '@/logic/setupLine'
 
 /** The line of setups: as found, plan, fitted, settled; branches as small forks above it. */
 const vehicle = useVehicle()
-const line = useSteady(() => layoutSetups(vehicle.document.value?.setups ?? [], vehicle.setup.value?.id ?? ''))
+const box = ref<HTMLElement | null>(null)
+// as wide as there is room for, so that no name is scaled
+const { width: room } = useElementSize(box)
+const width = computed(() => Math.min(LINE_WIDTH, Math.max(280, (Math.round(room.value) || 500) - 48)))
+const line = useSteady(() =>
+  layoutSetups(vehicle.document.value?.setups ?? [], vehicle.setup.value?.id ?? '', width.value),
+)
 const current = computed(() => vehicle.setup.value)
 
 function open(node: SetupNode): void {
@@ -63,8 +70,8 @@ function remove(): void {
 </script>
 
 <template>
-  <div class="line">
-    <svg width="440" height="60" viewBox="0 0 440 60" role="group" aria-label="Setups">
+  <div ref="box" class="line">
+    <svg :width="width" height="60" :viewBox="`0 0 ${width} 60`" role="group" aria-label="Setups">
       <path v-for="(l, i) in line.links" :key="i" :class="l.done ? 'h-real' : 'h-todo'" :d="l.d" />
       <g
         v-for="n in line.nodes"
@@ -72,12 +79,13 @@ function remove(): void {
         class="node"
         role="button"
         tabindex="0"
-        :aria-label="n.id ? `Setup ${n.words}` : `Make the setup ${n.words} from this one`"
+        :aria-label="n.id ? `Setup ${n.name}` : `Make the setup ${n.name} from this one`"
         :aria-pressed="n.here"
         @click="open(n)"
         @keydown.enter="open(n)"
         @keydown.space.prevent="open(n)">
-        <rect :x="n.x - 44" :y="n.y - 14" width="88" :height="n.up ? 26 : 40" fill="transparent" />
+        <title>{{ n.name }}</title>
+        <rect :x="n.x - 36" :y="n.y - 14" width="72" :height="n.up ? 26 : 40" fill="transparent" />
         <path v-if="n.here" :class="['h-here', { fact: n.stage !== 'plan' }]" :d="`M${n.x} ${n.y - 8}l8 8-8 8-8-8z`" />
         <circle v-else-if="n.id" class="h-ring" :cx="n.x" :cy="n.y" r="5" />
         <path v-else class="h-cross" :d="`M${n.x - 5} ${n.y}h10M${n.x} ${n.y - 5}v10`" />
@@ -120,7 +128,7 @@ function remove(): void {
 </template>
 
 <style scoped>
-.line { display: flex; align-items: center; }
+.line { display: flex; align-items: center; flex: 1 1 300px; min-width: 0; max-width: 500px; }
 .h-real { stroke: var(--ink); stroke-width: 1.5; fill: none; }
 .h-todo { stroke: var(--edge); stroke-width: 1; stroke-dasharray: 2 4; fill: none; }
 .h-ring { fill: var(--vellum); stroke: var(--ink); stroke-width: 1.5; }
@@ -135,6 +143,5 @@ svg .h-none { fill: var(--ink-3); }
 .name { font: inherit; font-size: var(--t-4); height: 44px; width: 100%; margin-top: 10px; border: 0; border-bottom: 3px solid var(--ink); background: var(--sheet); color: var(--ink); padding: 0 8px; outline: 0; }
 .acts { display: flex; gap: 10px; margin-top: 16px; }
 .tool { width: 44px; height: 44px; display: grid; place-items: center; }
-@media (max-width: 900px) { .line > svg { width: 330px; } }
-@media (max-width: 400px) { .line > svg { width: calc(100vw - 76px); } }
+@media (max-width: 900px) { svg .h-w { font-size: var(--t-1); } }
 </style>

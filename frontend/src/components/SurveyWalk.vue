@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 
 import { messageOf, mirrorOf, type Place, placeWords } from '@/api/client'
@@ -12,6 +13,7 @@ import { firstEmpty, meanOf, stepsOf, valuesAt, WALK, type WalkStep, written } f
 
 /** A walk round the vehicle: one large field at a time, the next corner on Enter, keys for gloves, outliers asked about at once. */
 const emit = defineEmits<{ close: [] }>()
+const phone = useMediaQuery('(max-width: 620px)')
 const vehicle = useVehicle()
 const units = useUnits()
 const document_ = computed(() => vehicle.document.value!)
@@ -195,119 +197,131 @@ const last = computed(() =>
 </script>
 
 <template>
-  <div class="walk" @keydown.esc.stop="emit('close')" @keydown="typedElsewhere">
-    <div class="side">
-      <p class="quiet count" role="status">{{ done }} of {{ steps.length }} read</p>
-      <svg
-        viewBox="0 0 264 124"
-        class="plan"
-        role="img"
-        :aria-label="`Vehicle from above; ${placeWords(step.place)} is measured`">
-        <path class="way" :d="path" />
-        <path class="car" d="M20 30Q20 20 34 19L224 17q18 0 19 16v38q-1 16-19 16L34 85Q20 84 20 74Z" />
-        <path class="glass" d="M78 26q-8 26 0 52l22-6q-5-20 0-40zM206 27q6 25 0 50l-18-7q4-18 0-36z" />
-        <g v-for="p in WALK" :key="p">
-          <circle
-            v-if="read({ row: step.row, place: p }).length"
-            class="dot"
-            :cx="spot(p)[0]"
-            :cy="spot(p)[1] + 4"
-            r="5" />
-          <path
-            v-else
-            class="cross"
-            :d="`M${spot(p)[0] - 6} ${spot(p)[1] + 4}h12M${spot(p)[0]} ${spot(p)[1] - 2}v12`" />
-          <path
-            v-if="p === step.place"
-            class="here"
-            :d="
-              spot(p)[1] > 50
-                ? `M${spot(p)[0]} ${spot(p)[1] + 12}l9 14h-18z`
-                : `M${spot(p)[0]} ${spot(p)[1] - 4}l9 -14h-18z`
-            " />
-        </g>
-      </svg>
-      <svg v-if="['hub', 'floor', 'sill'].includes(step.row.id)" viewBox="0 0 264 200" class="point" aria-hidden="true">
-        <path class="body" d="M0 40H20Q40 20 70 20H264M0 168H40M224 168H264" />
-        <path class="arch" d="M40 168V130a92 92 0 0 1 184 0v38" />
-        <circle class="tyre" cx="132" cy="126" r="66" />
-        <circle class="rim" cx="132" cy="126" r="40" />
-        <circle class="rim" cx="132" cy="126" r="5" />
-        <path class="el-ground" d="M0 192H264" />
-        <path v-if="step.row.id === 'hub'" class="tape" d="M132 126V38M124 38h16M124 126h16" />
-        <path v-else-if="step.row.id === 'floor'" class="tape" d="M132 192V38M124 38h16M124 192h16" />
-        <path v-else class="tape" d="M240 192V168M232 168h16M232 192h16" />
-      </svg>
-      <p class="says">{{ step.row.says }}</p>
-      <button class="link" @click="emit('close')">table of all readings</button>
-    </div>
-    <div class="main">
-      <h2 id="walk-at">
-        {{ placeWords(step.place)[0]!.toUpperCase() + placeWords(step.place).slice(1) }}, {{ step.row.words }}
-      </h2>
-      <div class="field">
-        <input
-          ref="field"
-          v-model="text"
-          class="big"
-          aria-labelledby="walk-at"
-          inputmode="none"
-          autocomplete="off"
-          spellcheck="false"
-          :aria-invalid="!!error"
-          @keydown.enter.prevent="next"
-          @keydown.up.prevent="move(-1)"
-          @input="asking = null" />
-        <span class="u">{{ unit.written || (step.row.si === '' ? 'clicks' : '') }}</span>
-        <span class="beside"
-          ><template v-if="mirror !== null"
-            ><b>{{ show(mirror) }}</b
-            >{{ placeWords(mirrorOf(step.place)) }}</template
-          ><template v-if="mean !== null"
-            ><b>{{ show(mean) }}</b
-            >{{ values.length > 1 ? `mean of ${values.length}` : 'here so far' }}</template
-          ><template v-if="scatter !== null"
-            ><b>{{ show(scatter) }}</b
-            >apart</template
-          ></span
-        >
+  <Teleport to="body" :disabled="!phone">
+    <div class="walk" @keydown.esc.stop="emit('close')" @keydown="typedElsewhere">
+      <div class="phone-head">
+        <b>{{ document_.vehicle.name }}</b><span class="quiet">as found</span
+        ><button class="act" aria-label="close the walk" @click="emit('close')">table</button>
       </div>
-      <p v-if="error" class="bad" role="alert">{{ error }}</p>
-      <div v-if="asking" class="look" role="alert">
-        <p><b class="grade-look">Look</b> {{ asking }}</p>
-        <div>
-          <button class="act go" @click="measureAgain">Measure again</button
-          ><button class="act" @click="move(1)">Keep it</button>
+      <div class="side">
+        <p class="quiet count" role="status">{{ done }} of {{ steps.length }} read</p>
+        <svg
+          viewBox="0 0 264 124"
+          class="plan"
+          role="img"
+          :aria-label="`Vehicle from above; ${placeWords(step.place)} is measured`">
+          <path class="way" :d="path" />
+          <path class="car" d="M20 30Q20 20 34 19L224 17q18 0 19 16v38q-1 16-19 16L34 85Q20 84 20 74Z" />
+          <path class="glass" d="M78 26q-8 26 0 52l22-6q-5-20 0-40zM206 27q6 25 0 50l-18-7q4-18 0-36z" />
+          <g v-for="p in WALK" :key="p">
+            <circle
+              v-if="read({ row: step.row, place: p }).length"
+              class="dot"
+              :cx="spot(p)[0]"
+              :cy="spot(p)[1] + 4"
+              r="5" />
+            <path
+              v-else
+              class="cross"
+              :d="`M${spot(p)[0] - 6} ${spot(p)[1] + 4}h12M${spot(p)[0]} ${spot(p)[1] - 2}v12`" />
+            <path
+              v-if="p === step.place"
+              class="here"
+              :d="
+                spot(p)[1] > 50
+                  ? `M${spot(p)[0]} ${spot(p)[1] + 12}l9 14h-18z`
+                  : `M${spot(p)[0]} ${spot(p)[1] - 4}l9 -14h-18z`
+              " />
+          </g>
+        </svg>
+        <svg
+          v-if="['hub', 'floor', 'sill'].includes(step.row.id)"
+          viewBox="0 0 264 200"
+          class="point"
+          aria-hidden="true">
+          <path class="body" d="M0 40H20Q40 20 70 20H264M0 168H40M224 168H264" />
+          <path class="arch" d="M40 168V130a92 92 0 0 1 184 0v38" />
+          <circle class="tyre" cx="132" cy="126" r="66" />
+          <circle class="rim" cx="132" cy="126" r="40" />
+          <circle class="rim" cx="132" cy="126" r="5" />
+          <path class="el-ground" d="M0 192H264" />
+          <path v-if="step.row.id === 'hub'" class="tape" d="M132 126V38M124 38h16M124 126h16" />
+          <path v-else-if="step.row.id === 'floor'" class="tape" d="M132 192V38M124 38h16M124 192h16" />
+          <path v-else class="tape" d="M240 192V168M232 168h16M232 192h16" />
+        </svg>
+        <p class="says">{{ step.row.says }}</p>
+        <button class="link" @click="emit('close')">table of all readings</button>
+      </div>
+      <div class="main">
+        <h2 id="walk-at">
+          {{ placeWords(step.place)[0]!.toUpperCase() + placeWords(step.place).slice(1) }}, {{ step.row.words }}
+        </h2>
+        <div class="field">
+          <input
+            ref="field"
+            v-model="text"
+            class="big"
+            aria-labelledby="walk-at"
+            inputmode="none"
+            autocomplete="off"
+            spellcheck="false"
+            :aria-invalid="!!error"
+            @keydown.enter.prevent="next"
+            @keydown.up.prevent="move(-1)"
+            @input="asking = null" />
+          <span class="u">{{ unit.written || (step.row.si === '' ? 'clicks' : '') }}</span>
+          <span class="beside"
+            ><template v-if="mirror !== null"
+              ><b>{{ show(mirror) }}</b
+              >{{ placeWords(mirrorOf(step.place)) }}</template
+            ><template v-if="mean !== null"
+              ><b>{{ show(mean) }}</b
+              >{{ values.length > 1 ? `mean of ${values.length}` : 'here so far' }}</template
+            ><template v-if="scatter !== null"
+              ><b>{{ show(scatter) }}</b
+              >apart</template
+            ></span
+          >
+        </div>
+        <p v-if="error" class="bad" role="alert">{{ error }}</p>
+        <div v-if="asking" class="look" role="alert">
+          <p><b class="grade-look">Look</b> {{ asking }}</p>
+          <div>
+            <button class="act go" @click="measureAgain">Measure again</button
+            ><button class="act" @click="move(1)">Keep it</button>
+          </div>
+        </div>
+        <div class="pad">
+          <button v-for="k in KEYS" :key="k" class="key" :class="{ two: k === '0' }" @click="press(k)">
+            {{ k }}
+          </button>
+          <button class="key" :aria-label="last.says" @click="press(last.key)">{{ last.shown }}</button>
+          <button class="key word a" @click="press('wipe')">wipe</button>
+          <button class="key word e" aria-label="erase the last digit" @click="press('erase')">⌫</button>
+          <button class="key word b" :disabled="step.row.si !== 'm'" @click="inches">
+            {{ unit.name === 'in' ? 'mm' : 'inches' }}
+          </button>
+          <button class="key word c" :disabled="!step.row.quantity || !values.length" @click="oneMore">
+            once more
+          </button>
+          <button class="key word d" :disabled="at === 0" @click="move(-1)">back</button>
+          <button class="key nextkey" @click="next">
+            <b>Next</b><span>{{ ahead.row === step.row ? placeWords(ahead.place) : ahead.row.words }}</span>
+          </button>
+        </div>
+        <div class="rows">
+          <button
+            v-for="r in rows"
+            :key="r.id"
+            class="jump"
+            :aria-pressed="r === step.row"
+            @click="at = steps.findIndex((s) => s.row === r)">
+            {{ r.words }}
+          </button>
         </div>
       </div>
-      <div class="pad">
-        <button v-for="k in KEYS" :key="k" class="key" :class="{ two: k === '0' }" @click="press(k)">
-          {{ k }}
-        </button>
-        <button class="key" :aria-label="last.says" @click="press(last.key)">{{ last.shown }}</button>
-        <button class="key word a" @click="press('wipe')">wipe</button>
-        <button class="key word e" aria-label="erase the last digit" @click="press('erase')">⌫</button>
-        <button class="key word b" :disabled="step.row.si !== 'm'" @click="inches">
-          {{ unit.name === 'in' ? 'mm' : 'inches' }}
-        </button>
-        <button class="key word c" :disabled="!step.row.quantity || !values.length" @click="oneMore">once more</button>
-        <button class="key word d" :disabled="at === 0" @click="move(-1)">back</button>
-        <button class="key nextkey" @click="next">
-          <b>Next</b><span>{{ ahead.row === step.row ? placeWords(ahead.place) : ahead.row.words }}</span>
-        </button>
-      </div>
-      <div class="rows">
-        <button
-          v-for="r in rows"
-          :key="r.id"
-          class="jump"
-          :aria-pressed="r === step.row"
-          @click="at = steps.findIndex((s) => s.row === r)">
-          {{ r.words }}
-        </button>
-      </div>
     </div>
-  </div>
+  </Teleport>
 </template>
 
 <style scoped>
@@ -333,6 +347,15 @@ h2 { min-height: 44px; display: flex; align-items: center; font-size: 24px; }
 .nextkey { grid-area: 3 / 4 / 6 / 5; background: var(--ink); color: var(--ground); border-color: var(--ink); font-size: var(--t-4); display: grid; align-content: center; } .nextkey span { font-size: var(--t-2); font-weight: 400; }
 .rows { display: flex; flex-wrap: wrap; gap: 0 16px; border: 0; margin-top: 8px; } .jump { min-height: 44px; color: var(--ink-2); text-decoration: underline; text-underline-offset: 3px; } .jump[aria-pressed="true"] { color: var(--ink); font-weight: 600; text-decoration: none; border-bottom: 3px solid var(--ink); }
 @media (max-width: 820px) { .walk { grid-template-columns: 200px minmax(0, 1fr); gap: 16px; } .point { display: none; } }
-@media (max-width: 620px) { .walk { display: block; } .side svg, .side .link { display: none; } .pad { grid-auto-rows: 56px; gap: 6px; } }
 @media (max-width: 1100px) { .field { min-height: 84px; } .big { font-size: 64px; } .u { padding-bottom: 8px; } .pad { grid-auto-rows: 58px; gap: 6px; margin-top: 6px; } }
+.phone-head { display: none; }
+/* on a phone the walk is the whole window, its action where the thumb lies */
+@media (max-width: 620px) {
+  .walk { position: fixed; inset: 0; z-index: 1010; background: var(--ground); display: flex; flex-direction: column; align-items: stretch; gap: 0; padding: 0 12px 8px; overflow: auto; }
+  .phone-head { display: flex; flex: 0 0 auto; gap: 10px; align-items: center; margin: 0 -12px; padding: 2px 12px; background: var(--vellum); border-bottom: var(--l-mid) solid var(--ink); font-size: var(--t-3); } .phone-head .act { margin-left: auto; }
+  .side { display: grid; grid-template-columns: minmax(0, 1fr) 104px; gap: 4px 12px; align-items: center; } .side .plan { margin: 6px 0; grid-row: 1 / 3; grid-column: 2; } .side .link, .side .point { display: none; } .count, .says { margin: 0; grid-column: 1; font-size: var(--t-2); }
+  .main { display: flex; flex-direction: column; flex: 1; min-height: 0; } h2 { min-height: 36px; font-size: var(--t-4); }
+  .field { grid-template-columns: minmax(0, 1fr) auto 92px; min-height: 72px; flex: 0 0 auto; } .big { font-size: 56px; }
+    .pad { flex: 1; min-height: 0; grid-auto-rows: minmax(44px, 1fr); max-height: 460px; } .key { min-height: 44px; } .rows { display: none; }
+}
 </style>

@@ -63,6 +63,13 @@ const about = computed(() => {
     (p.free_length ? `free ${units.show(p.free_length, 'm')}` : 'length not known')
   )
 })
+/** What speaks against it first; two lines of it are shown, all of it to a hand that rests there. */
+const against = computed(() => {
+  const o = props.row.objection
+  if (!o) return undefined
+  const side = o.side ? `${o.side.replace('_', ' ')}: ` : ''
+  return side + sentence(o.text, o.numbers, units.system.value)
+})
 /** The figures of the row as they are written, and read out. */
 const shownOf = computed(() => {
   const { wheel_rate: rate, frequency, damping, over_front: over } = props.row
@@ -102,7 +109,7 @@ const shownOf = computed(() => {
       @click="$emit('how', 'over_front')">
       {{ shownOf.over }}
     </button>
-    <svg class="c-lad" :width="WIDTH" height="54" :viewBox="`0 0 ${WIDTH} 54`" aria-hidden="true">
+    <svg class="c-lad" :width="WIDTH" height="44" :viewBox="`0 4 ${WIDTH} 44`" aria-hidden="true">
       <path class="plumb" :d="`M${x(0)} 0V54`" />
       <template v-if="ladder.end !== null && ladder.droop !== null">
         <rect x="0" y="15" :width="x(ladder.droop)" height="24" fill="url(#hatch-row)" />
@@ -138,11 +145,9 @@ const shownOf = computed(() => {
         :class="{ fact: !row.chosen, stop: Math.abs(ladder.sits) > 0.5 }"
         :d="`M${x(-ladder.sits) - 7} 4h14l-7 12z`" />
     </svg>
-    <span class="c-ag"
+    <span class="c-ag" :title="against"
       ><template v-if="row.objection"
-        ><b :class="`grade-${row.objection.grade}`">{{ GRADES[row.objection.grade] }}</b>
-        {{ row.objection.side ? `${row.objection.side.replace('_', ' ')}: ` : ''
-        }}{{ sentence(row.objection.text, row.objection.numbers, units.system.value)
+        ><b :class="`grade-${row.objection.grade}`">{{ GRADES[row.objection.grade] }}</b> {{ against
         }}<button
           v-if="row.pair && !disabled && row.objection?.rule === 'loose_at_droop'"
           class="pair"
@@ -155,7 +160,7 @@ const shownOf = computed(() => {
 </template>
 
 <style scoped>
-.c-row { content-visibility: auto; contain-intrinsic-size: auto 55px; display: grid; grid-template-columns: 112px 54px 54px 66px 8px 212px 14px minmax(120px, 1fr); align-items: center; width: 100%; min-height: 54px; position: relative; border-top: 1px solid var(--rule); padding: 0 12px; scroll-margin: 120px; }
+.c-row { content-visibility: auto; contain-intrinsic-size: auto 45px; display: grid; grid-template-columns: 112px 54px 54px 66px 8px 212px 14px minmax(120px, 1fr); align-items: center; width: 100%; min-height: 44px; position: relative; border-top: 1px solid var(--rule); padding: 0 12px; scroll-margin: 120px; }
 .c-part { text-align: left; min-width: 0; min-height: 44px; }
 .c-part::after { content: ""; position: absolute; inset: 0; }
 .c-part:focus-visible { outline: none; } .c-part:focus-visible::after { outline: 3px solid var(--ink); outline-offset: -3px; }
@@ -163,10 +168,10 @@ const shownOf = computed(() => {
 .c-part b { display: block; font-size: var(--t-4); font-weight: 600; line-height: 1.1; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .c-part i { font-style: normal; font-size: var(--t-1); color: var(--ink-2); white-space: nowrap; }
 .c-n { text-align: right; font-size: var(--t-4); white-space: nowrap; position: relative; z-index: 1; min-height: 44px; cursor: help; } .c-n:disabled { cursor: default; } .c-n:hover:enabled { text-decoration: underline dotted; text-underline-offset: 4px; text-decoration-thickness: 1px; } .c-n.why { color: var(--look); font-weight: 600; }
-.c-lad { grid-column: 6; } .c-ag { grid-column: 8; line-height: 1.18; }
+.c-lad { grid-column: 6; } .c-ag { grid-column: 8; line-height: 1.15; display: -webkit-box; -webkit-box-orient: vertical; -webkit-line-clamp: 2; overflow: hidden; }
 .c-n small { display: block; font-size: var(--t-1); color: var(--ink-2); line-height: 1; } .c-n small.why { color: var(--look); font-weight: 600; }
-.pair { display: block; position: relative; z-index: 1; min-height: 32px; text-decoration: underline; text-underline-offset: 3px; }
+.pair { position: relative; z-index: 1; min-height: 24px; margin-left: 6px; text-decoration: underline; text-underline-offset: 3px; }
 .plumb { stroke: var(--plan); stroke-width: 1; }
 .sel { background: var(--plan-tint); } .sel .c-part b { color: var(--plan); }
-@media (max-width: 700px) { .c-row { content-visibility: auto; contain-intrinsic-size: auto 55px; grid-template-columns: 112px 54px 54px 1fr; } .c-lad { grid-column: 1 / 4; } .c-ag { grid-column: 4; } }
+@media (max-width: 700px) { .c-row { content-visibility: auto; contain-intrinsic-size: auto 45px; grid-template-columns: 112px 54px 54px 1fr; } .c-lad { grid-column: 1 / 4; } .c-ag { grid-column: 4; } }
 </style>

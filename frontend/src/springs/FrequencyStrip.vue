@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 
 import type { Candidate, EndName, Report } from '@/api/client'
@@ -22,6 +23,11 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ ask: [rate: number, done: boolean]; pick: [end: EndName]; step: [by: 1 | -1] }>()
 const units = useUnits()
+const box = ref<HTMLElement | null>(null)
+// drawn as wide as it is shown, so that no word is scaled; what the scales are stands over them where it is narrow
+const { width: measured } = useElementSize(box)
+const width = computed(() => Math.max(300, Math.round(measured.value) || 740))
+const narrow = computed(() => width.value < 600)
 const working = useWorking()
 
 const frequencies = computed(() => {
@@ -37,7 +43,11 @@ const frequencies = computed(() => {
   return list
 })
 const held = ref<{ low: number; high: number } | null>(null)
-const scale = computed<StripScale>(() => ({ ...(held.value ?? rangeFor(frequencies.value)), left: 106, right: 714 }))
+const scale = computed<StripScale>(() => ({
+  ...(held.value ?? rangeFor(frequencies.value)),
+  left: narrow.value ? 6 : 106,
+  right: width.value - (narrow.value ? 6 : 26),
+}))
 const x = (f: number): number => xOf(scale.value, f)
 const rateUnit = computed(() => units.unit('N/m'))
 
@@ -54,10 +64,10 @@ function rateTicks(end: EndName) {
       const q = frequencyOfRate(points, v * f)
       return q === null ? null : x(q)
     },
-    600,
+    scale.value.right - scale.value.left,
   )
 }
-const hz = computed(() => ticks(scale.value.low, scale.value.high, x, 600, 1))
+const hz = computed(() => ticks(scale.value.low, scale.value.high, x, scale.value.right - scale.value.left, 1))
 const shelfMarks = computed(() =>
   [...new Set(props.shelf.map((c) => c.frequency?.value).filter((v): v is number => v !== undefined))]
     .filter((f) => f > scale.value.low && f < scale.value.high)
@@ -77,6 +87,16 @@ const marks = computed(() =>
     }
   }),
 )
+const springName = (i: 0 | 1): string => {
+  const end = i ? 'Rear' : 'Front'
+  return marks.value[i]!.ratio === '?' && props.report.ends[i ? 'rear' : 'front']?.wheel_rate
+    ? `${end} bars`
+    : `${end} spring`
+}
+/** What the scale of an end is in, stretched by its motion ratio squared. */
+const stretched = (i: 0 | 1): string =>
+  marks.value[i]!.ratio === '?' ? '' : `${rateUnit.value.written} × ${marks.value[i]!.ratio}²`
+const scaleName = (i: 0 | 1): string => [springName(i), stretched(i)].filter(Boolean).join(', ')
 const known = computed(() => (['front', 'rear'] as const).some((e) => (props.report.ends[e]?.strip?.length ?? 0) > 1))
 /** What the brief wants: one band for both ends, or the front one over the rear one. */
 const wanted = computed(() => {
@@ -96,7 +116,7 @@ const wanted = computed(() => {
     to: x(b.high),
     y: 42 + i * height,
     height,
-    before: shown.length > 1 ? b.low === lowest && x(b.low) > 200 : x(b.high) > 650,
+    before: shown.length > 1 ? b.low === lowest && x(b.low) > 200 : x(b.high) > width.value - 90,
   }))
 })
 const flat = computed(() => {
@@ -110,9 +130,9 @@ let from = 0
 const hand = useDrag({
   start: (event) => {
     if (!props.movable) return false
-    const box = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
+    const drawn = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
     held.value = { low: scale.value.low, high: scale.value.high }
-    from = ((event.clientX - box.left) / box.width) * 740
+    from = ((event.clientX - drawn.left) / drawn.width) * width.value
     dragX.value = inside(from)
     return true
   },
@@ -142,13 +162,14 @@ function pressed(event: KeyboardEvent): void {
   event.preventDefault()
   emit('step', by)
 }
-const labelX = (at: number, side: 1 | -1): number => (side > 0 && at > 610 ? at - 14 : at + 14)
-const anchor = (at: number): string => (at > 610 ? 'end' : 'start')
+const labelX = (at: number, side: 1 | -1): number => (side > 0 && at > width.value - 130 ? at - 14 : at + 14)
+const anchor = (at: number): string => (at > width.value - 130 ? 'end' : 'start')
 </script>
 
 <template>
-  <div class="drawn strip-box">
-    <svg viewBox="0 0 740 160" role="group" aria-label="Frequency strip" class="strip">
+  <div ref="box" class="drawn strip-box">
+    <p v-if="narrow" class="scale-name">{{ scaleName(0) }}</p>
+    <svg :viewBox="`0 0 ${width} 160`" role="group" aria-label="Frequency strip" class="strip">
       <rect class="bed" :x="scale.left" y="42" :width="scale.right - scale.left" height="66" />
       <g v-for="b in known ? wanted : []" :key="b.end">
         <rect class="want" :x="b.from" :y="b.y" :width="Math.max(0, b.to - b.from)" :height="b.height" />
@@ -163,7 +184,7 @@ const anchor = (at: number): string => (at > 610 ? 'end' : 'start')
       <g v-if="flat">
         <path v-for="l in flatLines" :key="l" class="flat" :d="`M${flat.from} ${l + 6}H${flat.to}`" />
         <path class="edge" :d="`M${flat.from} 87V108M${flat.to} 87V108`" />
-        <text class="note" :x="Math.min(flat.to + 7, 664)" y="103">flat ride</text>
+        <text class="note" :x="Math.min(flat.to + 7, width - 62)" y="103">flat ride</text>
       </g>
       <path class="edge" :d="`M${scale.left} 42H${scale.right}M${scale.left} 108H${scale.right}`" />
       <g v-for="(t, i) in known ? hz : []" :key="`h${i}`">
@@ -197,20 +218,14 @@ const anchor = (at: number): string => (at > 610 ? 'end' : 'start')
         :key="`s${i}`"
         class="shelf"
         :d="end === 'front' ? `M${sx} 42v-13` : `M${sx} 108v13`" />
-      <text class="lab" x="0" y="29">
-        {{ marks[0]!.ratio === '?' && report.ends.front?.wheel_rate ? 'Front bars' : 'Front spring' }}
-      </text>
-      <text class="unit" x="0" y="45">
-        {{ marks[0]!.ratio === '?' ? '' : `${rateUnit.written} × ${marks[0]!.ratio}²` }}
-      </text>
-      <text class="lab" x="0" y="80">At the wheel</text>
-      <text class="unit" x="0" y="96">Hz</text>
-      <text class="lab" x="0" y="131">
-        {{ marks[1]!.ratio === '?' && report.ends.rear?.wheel_rate ? 'Rear bars' : 'Rear spring' }}
-      </text>
-      <text class="unit" x="0" y="147">
-        {{ marks[1]!.ratio === '?' ? '' : `${rateUnit.written} × ${marks[1]!.ratio}²` }}
-      </text>
+      <template v-if="!narrow">
+        <text class="lab" x="0" y="29">{{ springName(0) }}</text>
+        <text class="unit" x="0" y="45">{{ stretched(0) }}</text>
+        <text class="lab" x="0" y="80">At the wheel</text>
+        <text class="unit" x="0" y="96">Hz</text>
+        <text class="lab" x="0" y="131">{{ springName(1) }}</text>
+        <text class="unit" x="0" y="147">{{ stretched(1) }}</text>
+      </template>
       <g v-for="m in marks" :key="m.end">
         <path
           v-if="m.was !== null"
@@ -254,15 +269,17 @@ const anchor = (at: number): string => (at > 610 ? 'end' : 'start')
           <rect class="focus-ring" :x="m.x - 15" :y="m.end === 'front' ? -3 : 141" width="30" height="22" />
         </g>
       </g>
-      <text v-if="!known" class="hz" :x="410" y="80" text-anchor="middle">
+      <text v-if="!known" class="hz" :x="(scale.left + scale.right) / 2" y="80" text-anchor="middle">
         Weights, ratio and unsprung mass give the scale.
       </text>
     </svg>
+    <p v-if="narrow" class="scale-name">{{ scaleName(1) }}; between them Hz at the wheel</p>
   </div>
 </template>
 
 <style scoped>
-.strip-box { aspect-ratio: 740 / 160; margin-top: 2px; }
+.scale-name { margin: 0; font-size: var(--t-1); color: var(--ink-2); }
+.strip-box.strip-box { contain: layout; margin-top: 2px; } .strip-box > .strip { position: static; height: 160px; width: 100%; }
 .bed { fill: var(--sheet); } .want { fill: var(--plan-tint); } .flat { stroke: var(--ink-2); stroke-width: 1; } .edge { stroke: var(--ink); stroke-width: 1.5; }
 .tick { stroke: var(--edge); stroke-width: 0.9; fill: none; } .shelf { stroke: var(--ink); stroke-width: 3; fill: none; }
 svg .hz { font-size: var(--t-3); fill: var(--ink); } svg .k { font-size: var(--t-2); } svg .note { font-size: var(--t-1); }

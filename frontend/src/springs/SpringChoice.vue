@@ -371,10 +371,10 @@ const waiting = computed(() => {
 .h-lad { grid-column: 6; position: relative; height: 18px; font-size: var(--t-1); } .h-lad i { position: absolute; font-style: normal; transform: translateX(-50%); bottom: 0; } .h-lad .l { left: 0; transform: none; } .h-lad .b { right: 0; transform: none; }
 .h-ag { grid-column: 8; }
 .defs { position: absolute; }
-.c-list { max-height: max(220px, calc(100dvh - 552px)); overflow: auto; }
+.c-list { max-height: max(220px, calc(100dvh - 528px)); overflow: auto; }
 .c-foot { display: flex; gap: 4px 28px; align-items: center; flex-wrap: wrap; border-top: 1px solid var(--rule); color: var(--ink-2); min-height: 44px; }
 .which { display: inline-flex; } .which button { min-height: 44px; padding: 0 8px; border-bottom: 2px solid transparent; } .which button[aria-checked='true'] { color: var(--ink); font-weight: 600; border-color: var(--ink); }
 .c-foot .link { color: var(--ink); }
 .c-foot .link:disabled { color: var(--ink-3); text-decoration: none; }
-@media (max-width: 1100px) { .c-list { max-height: max(230px, calc(50dvh - 380px)); } }
+@media (max-width: 1100px) { .c-list { max-height: max(272px, calc(100dvh - 640px)); } }
 </style>
