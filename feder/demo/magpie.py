@@ -24,17 +24,17 @@ from feder.demo.survey import Wheel, sags_of
 
 _LEVERAGE = ((0.0, 2.42), (0.03, 2.30), (0.06, 2.20), (0.09, 2.12), (0.13, 2.04))
 FORK_SPRING = SpringPart(
-    code="fork 31-300-8.0", rate=RateValue(value=8.0e3, how="bench"), free_length=0.300, inside_diameter=0.023
+    code="birch 3", rate=RateValue(value=8.0e3, how="bench"), free_length=0.300, inside_diameter=0.023
 )
 SHOCK_SPRING = SpringPart(
-    code="50-175-90",
+    code="hazel 2",
     rate=RateValue(value=90e3, how="bench"),
     free_length=0.175,
     inside_diameter=0.050,
     solid_length=0.098,
 )
 _STIFFER = SpringPart(
-    code="50-180-115",
+    code="hazel 4",
     rate=RateValue(value=115e3, how="maker"),
     free_length=0.180,
     inside_diameter=0.050,

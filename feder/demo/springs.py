@@ -1,4 +1,7 @@
-"""Some eighty made-up springs in realistic steps of rate and length, each wound so that its rate is true."""
+"""Some eighty made-up springs in realistic steps of rate and length, each wound so that its rate is true.
+
+The workshop marks its springs by a wood and a running number, a wood for each inside diameter.
+"""
 
 from feder.core.document.base import RateValue
 from feder.core.document.setup import SpringPart
@@ -21,6 +24,13 @@ _RANGE: dict[int, dict[int, tuple[int, ...]]] = {
         250: (20, 25, 30, 40, 50),
     },
 }
+WOODS = {60: "larch", 65: "rowan", 50: "hazel"}
+"""By inside diameter in mm: the shelf a spring lies on."""
+_NUMBERS = {
+    (inside, free, rate): number
+    for inside, lengths in _RANGE.items()
+    for number, (free, rate) in enumerate(((f, r) for f, rates in lengths.items() for r in rates), 1)
+}
 _STRESS = 1000e6
 """Shear stress aimed at with 55 % of the free length used, Pa; it chooses the wire."""
 USED = 0.55
@@ -40,7 +50,7 @@ _MEASURED_WIRE = {
 
 _HELPERS = tuple(
     SpringPart(
-        code=f"{inside}-{free}-{rate} helper",
+        code=f"helper {number}",
         rate=RateValue(value=rate * 1e3, how="maker"),
         free_length=free / 1e3,
         inside_diameter=inside / 1e3,
@@ -48,7 +58,7 @@ _HELPERS = tuple(
         solid_length=solid / 1e3,
         note="flat wire; solid at ride",
     )
-    for inside, free, rate, solid in ((60, 55, 4, 14), (60, 75, 3, 18), (65, 75, 3, 18))
+    for number, (inside, free, rate, solid) in enumerate(((60, 55, 4, 14), (60, 75, 3, 18), (65, 75, 3, 18)), 1)
 )
 _LOAD_SPRINGS = tuple(
     SpringPart(
@@ -71,31 +81,34 @@ _LOAD_SPRINGS = tuple(
 
 _SHOCK = tuple(
     SpringPart(
-        code=f"50-{free}-{rate}",
+        code=f"{WOODS[50]} {number}",
         rate=RateValue(value=rate * 1e3, how="maker"),
         free_length=free / 1e3,
         inside_diameter=0.050,
         wire_diameter=wire / 1e3,
         solid_length=solid / 1e3,
     )
-    for rate, free, wire, solid in (
-        (80, 175, 10.5, 95),
-        (90, 175, 11.0, 98),
-        (100, 180, 11.0, 99),
-        (115, 180, 11.5, 101),
-        (130, 180, 12.0, 104),
-        (150, 170, 12.5, 103),
+    for number, (rate, free, wire, solid) in enumerate(
+        (
+            (80, 175, 10.5, 95),
+            (90, 175, 11.0, 98),
+            (100, 180, 11.0, 99),
+            (115, 180, 11.5, 101),
+            (130, 180, 12.0, 104),
+            (150, 170, 12.5, 103),
+        ),
+        1,
     )
 )
 _FORK = tuple(
     SpringPart(
-        code=f"fork 31-300-{rate:.1f}",
+        code=f"birch {number}",
         rate=RateValue(value=rate * 1e3, how="maker"),
         free_length=0.300,
         inside_diameter=0.023,
         solid_length=0.142,
     )
-    for rate in (7.0, 7.5, 8.0, 8.5, 9.0, 9.5, 10.0)
+    for number, rate in enumerate((7.0, 7.5, 8.0, 8.5, 9.0, 9.5, 10.0), 1)
 )
 _LOWERING = (
     SpringPart(code="low set front", rate=RateValue(value=30e3, how="maker"), quoted_drop=0.030),
@@ -104,7 +117,7 @@ _LOWERING = (
 
 
 def demo_springs() -> list[SpringPart]:
-    """The shelf: codes are inside diameter, free length and rate in mm and N/mm."""
+    """The shelf, each spring by the workshop's own mark."""
     wound = [
         demo_spring(inside, free, rate)
         for inside, lengths in _RANGE.items()
@@ -121,7 +134,7 @@ def demo_spring(inside_mm: int, free_mm: int, rate_npmm: int) -> SpringPart:
     )
     coils = _coils(wire, inside_mm / 1e3, rate_npmm * 1e3)
     return SpringPart(
-        code=f"{inside_mm}-{free_mm}-{rate_npmm}",
+        code=f"{WOODS[inside_mm]} {_NUMBERS.get((inside_mm, free_mm, rate_npmm), f'x{free_mm}x{rate_npmm}')}",
         rate=RateValue(value=rate_npmm * 1e3, how="maker"),
         free_length=free_mm / 1e3,
         inside_diameter=inside_mm / 1e3,

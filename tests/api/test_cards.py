@@ -121,8 +121,8 @@ def test_a_picture_of_another_vehicle_is_not_shown(client, vehicle):
 @pytest.mark.parametrize(
     ("what", "told"),
     [
-        ("card", ("job card", "E", "173 kg (right 158 kg)", "60-200-40", "24.0 mm", "clamp bolt")),
-        ("inspection", ("It claims nothing", "60-200-40", "floor to arch, front left", "634", "front axle")),
+        ("card", ("job card", "E", "173 kg (right 158 kg)", "larch 26", "24.0 mm", "clamp bolt")),
+        ("inspection", ("It claims nothing", "larch 26", "floor to arch, front left", "634", "front axle")),
     ],
 )
 def test_card_and_note_are_papers_with_text(client, what, told):

@@ -51,7 +51,7 @@ def test_a_corner_is_worked_by_keys_the_caution_read_first(served, watched):
     page.reload()
     expect(page.get_by_text("2 of 75 done, 1 put off")).to_be_visible()
     # a torque is blank until the maker's is typed, and stands on every step of its kind
-    part = page.get_by_role("button", name="spring 60-200-40")
+    part = page.get_by_role("button", name="spring larch 26")
     for state in ("here", "sound", "not sound", "to buy"):
         hand.press(part)
         expect(part).to_have_text(state)

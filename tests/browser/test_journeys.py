@@ -123,18 +123,18 @@ def test_a_change_of_spring_moves_stance_and_sheet_and_can_be_undone(served, wat
     open_nettle(page, served(demo=True))
     stance = page.get_by_role("complementary", name="Stance")
     expect(stance).to_contain_text("31.1")
-    page.get_by_role("button", name=re.compile("^60-180-55")).click()
+    page.get_by_role("button", name=re.compile("^larch 19")).click()
     expect(stance).to_contain_text("28.5")
     # by hand: root(55000·0.72²/179)/2pi
     expect(stance).to_contain_text("2.01")
     page.keyboard.press("s")
     sheet = page.frame_locator("iframe[title='Setup sheet']")
-    expect(sheet.get_by_text("60-180-55").first).to_be_visible()
+    expect(sheet.get_by_text("larch 19").first).to_be_visible()
     page.keyboard.press("Control+z")
-    expect(sheet.get_by_text("60-180-60").first).to_be_visible()
+    expect(sheet.get_by_text("larch 20").first).to_be_visible()
     expect(stance).to_contain_text("31.1")
     page.keyboard.press("Control+Shift+z")
-    expect(sheet.get_by_text("60-180-55").first).to_be_visible()
+    expect(sheet.get_by_text("larch 19").first).to_be_visible()
 
 
 def test_the_wedge_asks_for_a_height_and_gets_collar_and_turns(served, watched):

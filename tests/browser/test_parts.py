@@ -83,7 +83,7 @@ def test_leaves_become_coilovers_in_a_plan_and_as_found_stays(served, watched):
     page.get_by_role("heading", level=1).click()
     page.keyboard.press("4")
     page.get_by_role("tab", name="Rear").click()
-    page.get_by_role("button", name="65-250-30", exact=False).first.click()
+    page.get_by_role("button", name="rowan 20", exact=False).first.click()
     # 30 N/mm behind 0.9 is 24.3 at the wheel
     expect(ladders(page)).to_contain_text("24.3")
     saved(page)

@@ -102,7 +102,7 @@ def test_a_rider_reads_sag_on_a_phone_and_takes_the_verdict_to_the_sheet(served,
     page.get_by_role("link", name="springs on the shelf").click()
     page.set_viewport_size({"width": 1280, "height": 800})
     shelf = page.get_by_role("region", name="rear springs on the shelf")
-    row = shelf.get_by_role("button", name=re.compile("50-180-115"))
+    row = shelf.get_by_role("button", name=re.compile("hazel 4"))
     expect(row).to_contain_text("nothing")
     row.click()
     expect(row).to_have_attribute("aria-pressed", "true")
@@ -121,7 +121,7 @@ def test_a_rider_reads_sag_on_a_phone_and_takes_the_verdict_to_the_sheet(served,
     expect(verdict).to_contain_text("stays")
     station(page, "Sheet")
     paper = page.frame_locator("iframe[title='Setup sheet']")
-    for words in ("rider sag", "bike alone", "50-180-115", "Fork caps and shock springs hold energy"):
+    for words in ("rider sag", "bike alone", "hazel 4", "Fork caps and shock springs hold energy"):
         expect(paper.locator("body")).to_contain_text(words)
     with page.expect_download() as download:
         page.get_by_role("button", name="Download PDF").click()

@@ -15,7 +15,7 @@ from feder.demo.magpie import magpie
 from tests.changes import with_side
 from tests.documents import on_bars, roadster
 
-SOFT = SpringPart(code="50-200-60", rate=RateValue(value=50e3), free_length=0.2, inside_diameter=0.06)
+SOFT = SpringPart(code="soft 200", rate=RateValue(value=50e3), free_length=0.2, inside_diameter=0.06)
 
 
 def done(document: Document, setup: str = "plan", **act: object) -> Document:
@@ -41,12 +41,12 @@ def cross(document: Document) -> float:
 
 def test_a_spring_chosen_keeps_the_heights_asked_for_and_touches_no_other_end(car):
     made = done(car, act="choose spring", end="rear", part=SOFT)
-    assert [s.code for s in sides(made, "spring")][2:] == ["50-200-60"] * 2
+    assert [s.code for s in sides(made, "spring")][2:] == ["soft 200"] * 2
     assert sides(made, "spring")[:2] == sides(car, "spring")[:2]
     assert heights(made) == pytest.approx(heights(car), abs=1e-9)
     assert made.setups[0] == car.setups[0]
     left = done(car, act="choose spring", end="rear", part=SOFT, sides="left")
-    assert [s.code for s in sides(left, "spring")][2:] == ["50-200-60", "60-180-60"]
+    assert [s.code for s in sides(left, "spring")][2:] == ["soft 200", "larch 20"]
 
 
 def test_a_spring_chosen_where_the_collar_is_set_keeps_the_height_it_has(car):

@@ -52,7 +52,7 @@ def test_the_first_objection_is_the_worst_corners_and_its_number_is_right(car):
     }
     rows = {r.part.code: r for r in candidates(car, "plan", "rear", [demo_spring(*k) for k in told])}
     for key, (rule, name, value) in told.items():
-        objection = rows["-".join(map(str, key))].objection
+        objection = rows[demo_spring(*key).code].objection
         assert objection.rule == rule
         assert objection.numbers[name].value == pytest.approx(value, abs=2e-4)
 

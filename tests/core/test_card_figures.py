@@ -88,7 +88,7 @@ def test_stops_springs_and_pressures_are_those_of_the_plan_at_their_own_corner()
         )
         for p in ("front_left", "rear_right")
     }
-    assert codes == {"front_left": "60-200-40", "rear_right": "60-180-60"}
+    assert codes == {"front_left": "larch 26", "rear_right": "larch 20"}
 
 
 def test_what_hangs_is_named_what_is_not_there_is_left_out_and_what_nobody_told_is_to_be_looked_for():
@@ -180,7 +180,7 @@ def test_a_bar_unhooked_is_said_with_its_caution_and_damage_stands_at_the_head()
 
 def test_the_kit_is_held_against_the_plan_in_numbers_that_take_the_readers_units():
     told = {s.words: s for s in steps(nettle())["before.unpacked"].settings}
-    assert told["front left"].text == "60-200-40"
+    assert told["front left"].text == "larch 26"
     assert told["rear right, free"].value.value == pytest.approx(0.180)
     assert told["rear right, wire"].value.value == pytest.approx(0.011)
     assert told["front right, coils"].text == "6.0"

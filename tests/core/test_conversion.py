@@ -22,7 +22,7 @@ from tests.changes import applied, with_end, with_side
 REAR = ("rear_left", "rear_right")
 G = 9.80665
 LEAF = LeafPart(code="three leaves", rate=RateValue(value=24e3))
-COIL = SpringPart(code="60-250-35", rate=RateValue(value=35e3), free_length=0.250)
+COIL = SpringPart(code="soft 250", rate=RateValue(value=35e3), free_length=0.250)
 MOUNTS = {
     "layout": "live axle",
     "spring": Mount(ratio=RatioTyped(value=0.9)),
@@ -199,7 +199,7 @@ def test_on_other_mounts_there_is_no_standard_perch_and_a_chosen_spring_stands_a
     report = evaluate(car, "plan")
     assert report.corners["rear_left"].hub_to_arch is None
     words = [w.words for w in report.waits["height rear"]]
-    assert words == ["the rear seat length in this setup, or a height asked for", "the free length of 60-250-35"]
+    assert words == ["the rear seat length in this setup, or a height asked for", "the free length of soft 250"]
     assert not perched(car, "plan", "rear")
     chosen = applied(car, "plan", ChooseSpring(act="choose spring", end="rear", part=COIL))
     for place in REAR:

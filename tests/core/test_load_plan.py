@@ -92,7 +92,7 @@ def test_springs_are_ranked_by_their_worst_state(laden):
     assert order[0] == 60e3
     # as a load carrier's they are judged under their loads alone
     hauler = laden.but(brief=laden.brief.but(use="load carrier"))
-    stiff = {r.part.code: r for r in rank_by_loads(hauler, "plan", "rear", parts)}["60-180-80"]
+    stiff = {r.part.code: r for r in rank_by_loads(hauler, "plan", "rear", parts)}["larch 22"]
     assert stiff.worst == "tools"
     soft = with_side(laden, "plan", "rear_left", spring=parts[0])
     assert load_plan(soft, "plan")[0].name == "as weighed"

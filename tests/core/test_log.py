@@ -124,7 +124,7 @@ def test_what_a_setup_leaves_as_found_is_no_change():
     car = settled_nettle().document
     told = rows_of(car, car.setups[0], car.setups[2])
     assert "front dampers" not in told
-    assert told["front springs"] == (["standard front"], ["60-200-40"])
+    assert told["front springs"] == (["standard front"], ["larch 26"])
 
 
 @pytest.mark.parametrize("told", [settled_nettle(), settled_tansy(), settled_magpie()], ids=["car", "bar", "bike"])

@@ -114,7 +114,7 @@ def rows_of(document, setup="plan"):
 def test_the_inspection_note_tells_parts_heights_before_and_after_and_loads():
     car = set_down(nettle(), "plan", {"front_left": 0.3562})
     _, rows = rows_of(car)
-    assert rows["spring, rear left"][1] == "60-180-60"
+    assert rows["spring, rear left"][1] == "larch 20"
     assert rows["damper, front left"][1] == "the same"
     assert rows["floor to arch, front left, mm"] == ["656", "634", "–"]
     assert rows["hub to arch, front left, mm"] == ["376", "354", "356"]

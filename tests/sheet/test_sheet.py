@@ -51,7 +51,7 @@ def test_the_pdf_is_selectable_text_in_feders_fonts_and_no_longer_than_it_must_b
         "plan, dry",
         "14 June 2026",
         "634",
-        "60-180-60",
+        "larch 20",
         "132 km/h",
         "fitted by",
         "rear right",

@@ -107,7 +107,7 @@ def test_a_two_wheelers_settings_stand_in_their_own_cells():
     assert cells(html, "tubes over clamp") == [["6", "9", "mm"]]
     assert cells(html, "shock, extended") == [["330", "332", "mm"]]
     assert cells(html, "tyre, cold") == [["2.1", "2.2", "bar"], ["2.4", "2.5", "bar"]]
-    assert [c[1] for c in cells(html, "spring")] == [bike.setups[1].sides.front.spring.code, "50-180-115"]
+    assert [c[1] for c in cells(html, "spring")] == [bike.setups[1].sides.front.spring.code, "hazel 4"]
 
 
 def test_a_forks_oil_and_the_dampers_of_a_bike_by_name():

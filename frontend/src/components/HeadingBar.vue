@@ -110,10 +110,10 @@ const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.
 
 <style scoped>
 .head { display: flex; align-items: center; border-bottom: var(--l-mid) solid var(--ink); background: var(--vellum); padding: 0 24px; gap: 12px; min-height: var(--h-heading); }
-.veh a { text-decoration: none; }
+.veh a { text-decoration: none; display: flex; align-items: center; }
 .veh .mass { min-height: 0; }
 .veh { width: 280px; flex: 0 1 280px; line-height: 1.2; min-width: 120px; overflow: hidden; }
-.veh b { font-size: 22px; font-weight: 600; display: block; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.veh b { font-size: 1.375rem; font-weight: 600; display: block; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .veh span { color: var(--ink-2); font-size: var(--t-1); display: block; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .tools { margin-left: auto; display: flex; align-items: center; gap: 2px; margin-right: -12px; }
 .tool { min-width: 44px; height: 44px; display: flex; align-items: center; justify-content: center; gap: 7px; white-space: nowrap; }
@@ -124,7 +124,7 @@ const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.
 @media (max-width: 1200px) { .wide { display: none; } }
 @media (max-width: 1100px) { .head { padding: 2px 16px; flex-wrap: wrap; gap: 0 12px; } .veh { flex: 0 1 150px; } .tools { margin-right: 0; } }
 @media (min-width: 900px) and (max-width: 1100px) { .head { flex-wrap: nowrap; } }
-@media (max-width: 900px), (max-height: 700px) { .veh span { display: none; } .veh { flex: 0 1 120px; min-width: 80px; } .veh b { font-size: 20px; } .save:not(.kept, .stale) { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); } }
+@media (max-width: 900px), (max-height: 700px) { .veh span { display: none; } .veh { flex: 0 1 120px; min-width: 80px; } .veh b { font-size: 1.25rem; } .save:not(.kept, .stale) { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); } }
 @media (max-width: 600px) { .head { padding: 2px 8px; } .veh { flex: 1 1 90px; } .tools { order: 1; } .line { order: 2; flex: 1 0 100%; } .tool[aria-label='Keys'] { display: none; } }
 @media (max-width: 420px) { .tool { min-width: 40px; } .tool.w { padding: 0 4px; font-size: var(--t-1); } .tools { gap: 0; } }
 </style>

@@ -65,7 +65,7 @@ const scheme = useScheme()
 
 <style scoped>
 .head { display: flex; align-items: center; gap: 40px; background: var(--vellum); border-bottom: var(--l-mid) solid var(--ink); padding: 0 24px; }
-.word { display: flex; align-items: center; gap: 10px; text-decoration: none; font-size: 24px; } .word b { font-weight: 600; }
+.word { display: flex; align-items: center; gap: 10px; text-decoration: none; font-size: 1.5rem; } .word b { font-weight: 600; }
 nav { display: flex; gap: 24px; font-size: var(--t-3); } nav a { text-decoration: none; height: 58px; display: flex; align-items: center; border-bottom: 3px solid transparent; padding: 0 4px; } nav a.on { border-color: var(--ink); font-weight: 600; }
 .tools { margin-left: auto; display: flex; } .tool { min-width: 44px; height: 44px; padding: 0 10px; display: flex; align-items: center; justify-content: center; }
 @media (max-width: 600px) { .head { gap: 10px; padding: 0 10px; } .to { display: none; } nav { overflow-x: auto; min-width: 0; font-size: var(--t-2); } nav, nav a { gap: 4px; } nav a { white-space: nowrap; } .tools { flex: none; } .word b { display: none; } nav { gap: 10px; } .tool { padding: 0 4px; } }

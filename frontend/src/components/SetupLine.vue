@@ -85,7 +85,7 @@ function remove(): void {
         @keydown.enter="open(n)"
         @keydown.space.prevent="open(n)">
         <title>{{ n.name }}</title>
-        <rect :x="n.x - 36" :y="n.y - 14" width="72" :height="n.up ? 26 : 40" fill="transparent" />
+        <rect :x="n.x - 36" :y="n.up ? 0 : n.y - 16" width="72" :height="n.up ? 24 : 46" fill="transparent" />
         <path v-if="n.here" :class="['h-here', { fact: n.stage !== 'plan' }]" :d="`M${n.x} ${n.y - 8}l8 8-8 8-8-8z`" />
         <circle v-else-if="n.id" class="h-ring" :cx="n.x" :cy="n.y" r="5" />
         <path v-else class="h-cross" :d="`M${n.x - 5} ${n.y}h10M${n.x} ${n.y - 5}v10`" />

@@ -333,9 +333,9 @@ const last = computed(() =>
 .body { fill: none; stroke: var(--ink); stroke-width: 1.5; } .arch { fill: none; stroke: var(--ink); stroke-width: 2.25; } .tape { stroke: var(--ink); stroke-width: 2.5; fill: none; }
 .point .tyre { fill: var(--tyre); }
 .says { font-size: var(--t-3); line-height: 1.25; }
-h2 { min-height: 44px; display: flex; align-items: center; font-size: 24px; }
+h2 { min-height: 44px; display: flex; align-items: center; font-size: 1.5rem; }
 .field { display: grid; grid-template-columns: minmax(0, 1fr) auto 112px; align-items: end; background: var(--sheet); border-bottom: 4px solid var(--ink); padding: 0 12px 0 10px; min-height: 112px; }
-.big { font: 600 88px/1 var(--font); color: var(--ink); background: none; border: 0; outline: 0; min-width: 0; width: 100%; font-variant-numeric: tabular-nums; letter-spacing: -1px; }
+.big { font: 600 5.5rem/1 var(--font); color: var(--ink); background: none; border: 0; outline: 0; min-width: 0; width: 100%; font-variant-numeric: tabular-nums; letter-spacing: -1px; }
 .u { font-size: var(--t-4); color: var(--ink-2); padding: 0 10px 14px; }
 .beside { text-align: right; color: var(--ink-2); line-height: 1.15; padding: 8px 0; display: grid; align-self: center; font-size: var(--t-1); } .beside b { color: var(--ink); font-size: var(--t-4); }
 .bad { color: var(--stop); font-weight: 500; padding: 6px 0 0; }
@@ -347,7 +347,7 @@ h2 { min-height: 44px; display: flex; align-items: center; font-size: 24px; }
 .nextkey { grid-area: 3 / 4 / 6 / 5; background: var(--ink); color: var(--ground); border-color: var(--ink); font-size: var(--t-4); display: grid; align-content: center; } .nextkey span { font-size: var(--t-2); font-weight: 400; }
 .rows { display: flex; flex-wrap: wrap; gap: 0 16px; border: 0; margin-top: 8px; } .jump { min-height: 44px; color: var(--ink-2); text-decoration: underline; text-underline-offset: 3px; } .jump[aria-pressed="true"] { color: var(--ink); font-weight: 600; text-decoration: none; border-bottom: 3px solid var(--ink); }
 @media (max-width: 820px) { .walk { grid-template-columns: 200px minmax(0, 1fr); gap: 16px; } .point { display: none; } }
-@media (max-width: 1100px) { .field { min-height: 84px; } .big { font-size: 64px; } .u { padding-bottom: 8px; } .pad { grid-auto-rows: 58px; gap: 6px; margin-top: 6px; } }
+@media (max-width: 1100px) { .field { min-height: 84px; } .big { font-size: 4rem; } .u { padding-bottom: 8px; } .pad { grid-auto-rows: 58px; gap: 6px; margin-top: 6px; } }
 .phone-head { display: none; }
 /* on a phone the walk is the whole window, its action where the thumb lies */
 @media (max-width: 620px) {
@@ -355,7 +355,7 @@ h2 { min-height: 44px; display: flex; align-items: center; font-size: 24px; }
   .phone-head { display: flex; flex: 0 0 auto; gap: 10px; align-items: center; margin: 0 -12px; padding: 2px 12px; background: var(--vellum); border-bottom: var(--l-mid) solid var(--ink); font-size: var(--t-3); } .phone-head .act { margin-left: auto; }
   .side { display: grid; grid-template-columns: minmax(0, 1fr) 104px; gap: 4px 12px; align-items: center; } .side .plan { margin: 6px 0; grid-row: 1 / 3; grid-column: 2; } .side .link, .side .point { display: none; } .count, .says { margin: 0; grid-column: 1; font-size: var(--t-2); }
   .main { display: flex; flex-direction: column; flex: 1; min-height: 0; } h2 { min-height: 36px; font-size: var(--t-4); }
-  .field { grid-template-columns: minmax(0, 1fr) auto 92px; min-height: 72px; flex: 0 0 auto; } .big { font-size: 56px; }
+  .field { grid-template-columns: minmax(0, 1fr) auto 92px; min-height: 72px; flex: 0 0 auto; } .big { font-size: 3.5rem; }
     .pad { flex: 1; min-height: 0; grid-auto-rows: minmax(44px, 1fr); max-height: 460px; } .key { min-height: 44px; } .rows { display: none; }
 }
 </style>

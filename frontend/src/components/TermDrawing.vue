@@ -109,5 +109,5 @@ const DRAWN: Record<
 </template>
 
 <style scoped>
-.drawn { display: block; max-width: 100%; } path { fill: none; stroke: var(--ink-2); stroke-width: 1.25; } .bold { stroke: var(--ink); stroke-width: 2; } .dash { stroke-dasharray: 3 3; } text { font-size: 14px; fill: var(--ink); }
+.drawn { display: block; max-width: 100%; } path { fill: none; stroke: var(--ink-2); stroke-width: 1.25; } .bold { stroke: var(--ink); stroke-width: 2; } .dash { stroke-dasharray: 3 3; } text { font-size: .875rem; fill: var(--ink); }
 </style>

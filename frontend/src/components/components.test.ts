@@ -311,7 +311,7 @@ describe('the frequency strip', () => {
 describe('a candidate', () => {
   const part = {
     kind: 'coil',
-    code: '60-200-55',
+    code: 'larch 29',
     rate: { value: 55e3, how: 'maker' },
     free_length: 0.2,
     wire_diameter: 0.0105,
@@ -344,7 +344,7 @@ describe('a candidate', () => {
     const choose = vi.fn()
     const how = vi.fn()
     const host = put(CandidateRow, { row, corner, range, disabled: false, onChoose: choose, onHow: how })
-    for (const told of ['60-200-55', '28.5', '2.04', '+9 %', 'Stop', '11.2 mm too long: car sits 15.6 mm high'])
+    for (const told of ['larch 29', '28.5', '2.04', '+9 %', 'Stop', '11.2 mm too long: car sits 15.6 mm high'])
       expect(host.text()).toContain(told)
     await host.get('.c-part').trigger('click')
     expect(choose).toHaveBeenCalledOnce()

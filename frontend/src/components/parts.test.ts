@@ -161,7 +161,7 @@ describe('what a bench waits for', () => {
 describe('a spring of the shelf', () => {
   const part: SpringPart = {
     kind: 'coil',
-    code: '60-200-40',
+    code: 'larch 26',
     rate: { value: 40e3, how: 'bench', tolerance: 400 },
     free_length: 0.2,
     points: [

@@ -125,7 +125,7 @@ function key(event: KeyboardEvent): void {
 
 <style scoped>
 .chart { width: 100%; height: 226px; touch-action: pan-y; display: block; overflow: visible; }
-.t { font-size: 14px; fill: var(--ink-2); } .strong { fill: var(--ink); font-weight: 600; } .halo { paint-order: stroke; stroke: var(--ground); stroke-width: 5px; stroke-linejoin: round; } .word { fill: var(--plan); font-weight: 600; font-size: 16px; }
+.t { font-size: .875rem; fill: var(--ink-2); } .strong { fill: var(--ink); font-weight: 600; } .halo { paint-order: stroke; stroke: var(--ground); stroke-width: 5px; stroke-linejoin: round; } .word { fill: var(--plan); font-weight: 600; font-size: 1rem; }
 .grid { stroke: var(--rule); fill: none; } .axis { stroke: var(--ink); stroke-width: 1.25; fill: none; } .rest { stroke: var(--ink); fill: none; stroke-width: 1; }
 .read { fill: var(--ink-2); } .fit { stroke: var(--ink); stroke-width: 2.25; fill: none; } .sound { stroke: var(--ink); stroke-width: 1.25; stroke-dasharray: 3 2.5; fill: none; } .film { fill: none; stroke: var(--ink); stroke-width: 1.5; }
 .let-go { cursor: ew-resize; touch-action: none; } .line { stroke: var(--plan); stroke-width: 2.25; } .grip { fill: var(--plan); } .ridge { stroke: var(--on-plan); stroke-width: 2; }

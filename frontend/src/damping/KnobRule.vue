@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { computed, onScopeDispose, ref, watch } from 'vue'
 
 import type { ClickRule } from '@/api/client'
@@ -10,9 +11,12 @@ import { counted, scaleOf, ticksOf } from './rule'
 const props = defineProps<{ rule: ClickRule; end: string; assumed: boolean; fact: boolean; movable: boolean }>()
 const emit = defineEmits<{ turn: [click: number, done: boolean] }>()
 const LEFT = 10
-const RIGHT = 334
-const WIDE = 396
-const scale = computed(() => scaleOf(props.rule, LEFT, RIGHT))
+const box = ref<HTMLElement | null>(null)
+const { width } = useElementSize(box)
+// drawn as wide as it is shown, so that no word is scaled; past `shut` there is room for what valving would give
+const WIDE = computed(() => Math.max(260, Math.round(width.value) || 396))
+const RIGHT = computed(() => WIDE.value - 62)
+const scale = computed(() => scaleOf(props.rule, LEFT, RIGHT.value))
 const mark = computed(() => (props.assumed ? '~' : ''))
 // what is under the finger stands at once; the answer follows, and then counts again
 const asked = ref<number | null>(null)
@@ -33,15 +37,15 @@ function turn(click: number, done: boolean): void {
 }
 const at = computed(() => (here.value === null ? null : scale.value.click(here.value)))
 const ticks = computed(() =>
-  ticksOf(props.rule).flatMap((value) => {
+  ticksOf(props.rule, Math.floor(RIGHT.value / 48)).flatMap((value) => {
     const x = scale.value.ratio(value)
-    return x === null || Math.abs(x - (at.value ?? -99)) < 11 || Math.abs(x - RIGHT) < 9 ? [] : [{ value, x }]
+    return x === null || Math.abs(x - (at.value ?? -99)) < 11 || Math.abs(x - RIGHT.value) < 9 ? [] : [{ value, x }]
   }),
 )
 const digits = computed(() =>
   ticks.value.some((t) => Math.abs(t.value * 10 - Math.round(t.value * 10)) > 1e-6) ? 2 : 1,
 )
-const inside = (x: number): number => Math.min(WIDE - 2, Math.max(2, x))
+const inside = (x: number): number => Math.min(WIDE.value - 2, Math.max(2, x))
 const band = computed(() => {
   const [a, b] = [scale.value.ratio(props.rule.band_low), scale.value.ratio(props.rule.band_high)]
   if (a === null || b === null) return null
@@ -67,7 +71,7 @@ const drag = useDrag({
     from = here.value ?? 0
     return free.value
   },
-  to: (dx) => turn(clamp(Math.round(from - (dx / (RIGHT - LEFT)) * props.rule.clicks)), false),
+  to: (dx) => turn(clamp(Math.round(from - (dx / (RIGHT.value - LEFT)) * props.rule.clicks)), false),
   end: () => turn(clamp(here.value ?? 0), true),
 })
 function key(event: KeyboardEvent): void {
@@ -87,7 +91,7 @@ function type(text: string): void {
   typed.value = wrong.value ? text : null
   if (ok) turn(props.rule.counted_from === 'fully open' ? props.rule.clicks - n : n, true)
 }
-const every = computed(() => (props.rule.clicks > 24 ? 4 : 2))
+const every = computed(() => [2, 4, 5, 10].find((n) => ((RIGHT.value - LEFT) / props.rule.clicks) * n > 26) ?? 20)
 const labels = computed(() =>
   Array.from({ length: props.rule.clicks + 1 }, (_, n) => n).filter(
     (n) =>
@@ -112,59 +116,61 @@ const labels = computed(() =>
         ◀<small>out</small></button
       ><span v-else class="lock" :title="rule.locked">left alone</span>
     </div>
-    <svg :viewBox="`0 0 ${WIDE} 64`" class="rule" role="group" :aria-label="`${name}, ${end}, what each click gives`">
-      <rect class="out-of" :x="RIGHT" y="18" :width="WIDE - RIGHT - 2" height="26" />
-      <rect v-if="band" class="band" :x="band.left" y="18" :width="band.width" height="26" />
-      <path class="line" :d="`M${LEFT} 18H${RIGHT}M${LEFT} 44H${RIGHT}`" />
-      <path class="wall" :d="`M${RIGHT} 14V48`" />
-      <path
-        v-for="n in rule.clicks + 1"
-        :key="n"
-        class="tick"
-        :d="`M${scale.click(n - 1)} 18v${(n - 1) % every ? -4 : -7}`" />
-      <text v-for="n in labels" :key="n" class="small" :x="scale.click(n)" y="9" text-anchor="middle">
-        {{ counted(rule, n) }}
-      </text>
-      <text class="small" :x="LEFT" y="9" text-anchor="middle">open</text>
-      <text class="small" :x="RIGHT + 4" y="9" text-anchor="start">shut</text>
-      <template v-for="t in ticks" :key="t.value">
-        <path class="tick" :d="`M${t.x} 44v-4`" />
-        <text class="under" :x="t.x" y="36" text-anchor="middle">{{ t.value.toFixed(digits) }}</text>
-      </template>
-      <path v-if="offered !== null" class="offer" :d="`M${offered} 17l-6 -10h12z`" />
-      <g v-if="ghost !== null">
-        <path class="ghost" :d="`M${ghost} 47l-6 10h12z`" />
-        <text
-          class="small"
-          :x="ghost < 250 ? ghost + 10 : ghost - 10"
-          y="58"
-          :text-anchor="ghost < 250 ? 'start' : 'end'">
-          as found {{ mark }}{{ rule.found_ratio!.toFixed(2) }}
+    <div ref="box" class="rule">
+      <svg :viewBox="`0 0 ${WIDE} 64`" role="group" :aria-label="`${name}, ${end}, what each click gives`">
+        <rect class="out-of" :x="RIGHT" y="18" :width="WIDE - RIGHT - 2" height="26" />
+        <rect v-if="band" class="band" :x="band.left" y="18" :width="band.width" height="26" />
+        <path class="line" :d="`M${LEFT} 18H${RIGHT}M${LEFT} 44H${RIGHT}`" />
+        <path class="wall" :d="`M${RIGHT} 14V48`" />
+        <path
+          v-for="n in rule.clicks + 1"
+          :key="n"
+          class="tick"
+          :d="`M${scale.click(n - 1)} 18v${(n - 1) % every ? -4 : -7}`" />
+        <text v-for="n in labels" :key="n" class="small" :x="scale.click(n)" y="9" text-anchor="middle">
+          {{ counted(rule, n) }}
         </text>
-      </g>
-      <g
-        v-if="at !== null"
-        class="hand"
-        :class="{ free }"
-        role="slider"
-        :tabindex="free ? 0 : -1"
-        :aria-label="`${name} click, ${end}`"
-        :aria-valuemin="0"
-        :aria-valuemax="rule.clicks"
-        :aria-valuenow="count ?? 0"
-        :aria-valuetext="`${count} from ${rule.counted_from}, ${ratio?.toFixed(2) ?? 'not known'} of critical`"
-        :aria-disabled="!free"
-        @keydown="key"
-        @pointerdown="drag.down"
-        @pointermove="drag.move"
-        @pointerup="drag.up"
-        @pointercancel="drag.up">
-        <rect class="grip" :x="at - 22" y="0" width="44" height="50" />
-        <path class="needle" :d="`M${at} 18V44`" />
-        <path class="now" :d="`M${at} 19l-7 -11h14z`" />
-        <text class="nowat" :x="at" y="7" text-anchor="middle">{{ count }}</text>
-      </g>
-    </svg>
+        <text class="small" :x="LEFT" y="9" text-anchor="middle">open</text>
+        <text class="small" :x="RIGHT + 4" y="9" text-anchor="start">shut</text>
+        <template v-for="t in ticks" :key="t.value">
+          <path class="tick" :d="`M${t.x} 44v-4`" />
+          <text class="under" :x="t.x" y="36" text-anchor="middle">{{ t.value.toFixed(digits) }}</text>
+        </template>
+        <path v-if="offered !== null" class="offer" :d="`M${offered} 17l-6 -10h12z`" />
+        <g v-if="ghost !== null">
+          <path class="ghost" :d="`M${ghost} 47l-6 10h12z`" />
+          <text
+            class="small"
+            :x="ghost < WIDE * 0.6 ? ghost + 10 : ghost - 10"
+            y="58"
+            :text-anchor="ghost < WIDE * 0.6 ? 'start' : 'end'">
+            as found {{ mark }}{{ rule.found_ratio!.toFixed(2) }}
+          </text>
+        </g>
+        <g
+          v-if="at !== null"
+          class="hand"
+          :class="{ free }"
+          role="slider"
+          :tabindex="free ? 0 : -1"
+          :aria-label="`${name} click, ${end}`"
+          :aria-valuemin="0"
+          :aria-valuemax="rule.clicks"
+          :aria-valuenow="count ?? 0"
+          :aria-valuetext="`${count} from ${rule.counted_from}, ${ratio?.toFixed(2) ?? 'not known'} of critical`"
+          :aria-disabled="!free"
+          @keydown="key"
+          @pointerdown="drag.down"
+          @pointermove="drag.move"
+          @pointerup="drag.up"
+          @pointercancel="drag.up">
+          <rect class="grip" :x="at - 22" y="0" width="44" height="50" />
+          <path class="needle" :d="`M${at} 18V44`" />
+          <path class="now" :d="`M${at} 19l-7 -11h14z`" />
+          <text class="nowat" :x="at" y="7" text-anchor="middle">{{ count }}</text>
+        </g>
+      </svg>
+    </div>
     <div class="in">
       <button
         v-if="!rule.locked"
@@ -202,9 +208,9 @@ const labels = computed(() =>
 .knob { display: grid; grid-template-columns: 70px minmax(0, 1fr) 48px 144px; gap: 8px; align-items: center; }
 .out { display: grid; justify-items: start; } .step { width: 46px; height: 44px; border: 1px solid var(--edge); display: grid; place-items: center; line-height: 1; background: var(--sheet); } .step:disabled { opacity: 0.4; } .step small { font-size: var(--t-1); }
 .lock { font-size: var(--t-1); color: var(--ink-2); }
-.rule { width: 100%; height: auto; touch-action: pan-y; } .line, .tick { stroke: var(--ink); fill: none; stroke-width: 1; } .wall { stroke: var(--ink); stroke-width: 4; }
+.rule { width: 100%; } .rule svg { width: 100%; height: 64px; touch-action: pan-y; } .line, .tick { stroke: var(--ink); fill: none; stroke-width: 1; } .wall { stroke: var(--ink); stroke-width: 4; }
 .band { fill: var(--plan-tint); } .out-of { fill: var(--ground); stroke: none; opacity: 0.7; }
-.small { font-size: 12px; fill: var(--ink-2); } .under { font-size: 14px; fill: var(--ink); } .nowat { font-size: 15px; font-weight: 600; fill: var(--plan); }
+svg .small { font-size: var(--t-1); fill: var(--ink-2); } .under { font-size: .875rem; fill: var(--ink); } .nowat { font-size: .9375rem; font-weight: 600; fill: var(--plan); }
 .now { fill: var(--plan); } .needle { stroke: var(--plan); stroke-width: 2; } .offer { fill: none; stroke: var(--plan); stroke-width: 1.5; } .ghost { fill: none; stroke: var(--ink-2); stroke-dasharray: 2 2; }
 .fact .now { fill: var(--ink); } .fact .needle { stroke: var(--ink); } .fact .nowat { fill: var(--ink); }
 .grip { fill: transparent; } .hand.free { cursor: ew-resize; } .hand:focus-visible { outline: none; } .hand:focus-visible .grip { stroke: var(--ink); stroke-width: 2; }

@@ -8,7 +8,7 @@ const part = (rate: number, code = 'as found'): SpringPart => ({ kind: 'coil', c
 const document = {
   setups: [
     { id: 'found', sides: { rear_left: { spring: part(30e3) }, rear_right: { spring: part(31e3) } } },
-    { id: 'plan', sides: { rear_left: { spring: part(30e3) }, rear_right: { spring: part(50e3, '60-180-50') } } },
+    { id: 'plan', sides: { rear_left: { spring: part(30e3) }, rear_right: { spring: part(50e3, 'larch 18') } } },
     { id: 'later', sides: { rear_left: {}, rear_right: { spring: part(31e3) } } },
   ],
 } as unknown as Document

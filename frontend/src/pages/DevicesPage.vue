@@ -90,6 +90,6 @@ const when = (text: string): string =>
 </template>
 
 <style scoped>
-.top { border-bottom: 1.5px solid var(--ink); padding-bottom: 12px; } section { margin-top: 22px; max-width: 720px; } ol { padding-left: 22px; font-size: var(--t-3); line-height: 1.7; margin: 8px 0; } .addr { font-weight: 600; user-select: all; } .code { font: 600 72px/1.1 var(--font); font-variant-numeric: tabular-nums; letter-spacing: 2px; margin: 8px 0; } pre { background: var(--sheet); border-bottom: 1.5px solid var(--edge); padding: 10px 12px; margin: 8px 0; } .say { font-size: var(--t-3); max-width: 62ch; } .bad { border-left: 4px solid var(--stop); background: var(--stop-tint); padding: 8px 12px; margin-top: 12px; }
+.top { border-bottom: 1.5px solid var(--ink); padding-bottom: 12px; } section { margin-top: 22px; max-width: 720px; } ol { padding-left: 22px; font-size: var(--t-3); line-height: 1.7; margin: 8px 0; } .addr { font-weight: 600; user-select: all; } .code { font: 600 4.5rem/1.1 var(--font); font-variant-numeric: tabular-nums; letter-spacing: 2px; margin: 8px 0; } pre { background: var(--sheet); border-bottom: 1.5px solid var(--edge); padding: 10px 12px; margin: 8px 0; } .say { font-size: var(--t-3); max-width: 62ch; } .bad { border-left: 4px solid var(--stop); background: var(--stop-tint); padding: 8px 12px; margin-top: 12px; }
 table { width: 100%; border-collapse: collapse; margin-top: 6px; } th { text-align: left; font-weight: 400; color: var(--ink-2); } td { border-top: 1px solid var(--rule); padding: 6px 0; font-size: var(--t-3); }
 </style>

@@ -231,7 +231,7 @@ const when = (text: string): string =>
 .list li { border-bottom: 1px solid var(--rule); padding: 18px 0 6px; }
 .open { display: grid; gap: 8px; width: 100%; }
 .open:hover .name b { text-decoration: underline; text-underline-offset: 4px; }
-.name { display: grid; line-height: 1.2; } .name b { font-size: 24px; font-weight: 600; }
+.name { display: grid; line-height: 1.2; } .name b { font-size: 1.5rem; font-weight: 600; }
 .wait b { font-weight: 600; }
 .foot { display: flex; flex-wrap: wrap; gap: 0 20px; align-items: center; } .foot .small { margin-right: auto; }
 .lab { display: block; font-size: var(--t-1); color: var(--ink-2); margin-top: 14px; }

@@ -223,7 +223,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
 .four { display: grid; grid-template-columns: 128px repeat(4, minmax(0, 1fr)); grid-template-rows: repeat(var(--rows), auto); column-gap: 10px; border-top: 1.5px solid var(--ink); padding: 6px 0; }
 .corner, .labels { display: grid; grid-row: 1 / span var(--rows); grid-template-rows: subgrid; align-items: center; }
 .labels { color: var(--ink-2); line-height: 1.15; } h3 { margin: 0; text-align: right; padding-right: 8px; }
-.cell :deep(.fig) { min-height: 28px; align-items: center; }
+.cell :deep(.fig) { align-items: center; } @media (pointer: fine) { .cell :deep(.fig) { min-height: 28px; } }
 .cell { text-align: right; min-height: 24px; padding: 1px 8px 1px 0; font-weight: 500; line-height: 1.15; } .cell.field { padding: 2px 0; } .cell small { font-weight: 400; } .below { display: block; }
 .lab { display: none; }
 .say { margin: 4px 0; font-size: var(--t-3); }

@@ -39,5 +39,5 @@ async function pair(): Promise<void> {
 </template>
 
 <style scoped>
-.pair { max-width: 420px; margin: 0 auto; padding: 28px 16px; display: grid; gap: 12px; font-size: var(--t-3); min-height: 100dvh; align-content: start; } form { display: grid; gap: 8px; } label { color: var(--ink-2); font-size: var(--t-2); } input { font: inherit; border: 0; border-bottom: 1.5px solid var(--edge); background: var(--sheet); color: var(--ink); min-height: 48px; padding: 0 10px; } .code { font-size: 40px; font-weight: 600; letter-spacing: 4px; min-height: 72px; } .bad { border-left: 4px solid var(--stop); background: var(--stop-tint); padding: 8px 12px; } .act { min-height: 56px; justify-content: center; }
+.pair { max-width: 420px; margin: 0 auto; padding: 28px 16px; display: grid; gap: 12px; font-size: var(--t-3); min-height: 100dvh; align-content: start; } form { display: grid; gap: 8px; } label { color: var(--ink-2); font-size: var(--t-2); } input { font: inherit; border: 0; border-bottom: 1.5px solid var(--edge); background: var(--sheet); color: var(--ink); min-height: 48px; padding: 0 10px; } .code { font-size: 2.5rem; font-weight: 600; letter-spacing: 4px; min-height: 72px; } .bad { border-left: 4px solid var(--stop); background: var(--stop-tint); padding: 8px 12px; } .act { min-height: 56px; justify-content: center; }
 </style>

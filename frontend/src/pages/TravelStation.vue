@@ -274,5 +274,6 @@ dd { margin: 0; text-align: right; padding: 3px 0; border-bottom: 1px solid var(
 .packers { margin-top: 8px; } .packer { width: 100%; min-height: 44px; display: flex; justify-content: space-between; align-items: center; padding: 2px 6px; border: 1px solid transparent; } .packer span { display: grid; line-height: 1.1; } .packer small { font-size: var(--t-1); color: var(--ink-2); }
 .packer[aria-checked="true"] { background: var(--plan-tint); } .packer:disabled { cursor: default; }
 .scale { stroke: var(--ink); stroke-width: 1; fill: none; } .ok { fill: var(--plan-tint); stroke: var(--plan); stroke-width: 2; } .now { fill: var(--plan); }
+@media (max-width: 620px) { .split.split { grid-template-columns: minmax(0, 1fr); } }
 @media (max-width: 820px) { .split { grid-template-columns: minmax(0, 1.3fr) 232px; } }
 </style>

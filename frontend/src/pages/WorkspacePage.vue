@@ -103,7 +103,8 @@ function toStance(): void {
   const stance = document.querySelector<HTMLElement>('.stance, .fit-side')
   if (stance?.contains(document.activeElement)) return (cameFrom ?? benchBox.value)?.focus()
   cameFrom = document.activeElement instanceof HTMLElement ? document.activeElement : null
-  stance?.querySelector<HTMLElement | SVGElement>('button, a, input, [tabindex="0"]')?.focus()
+  const wedge = stance?.querySelector<SVGElement>('[role="slider"][tabindex="0"]')
+  ;(wedge ?? stance?.querySelector<HTMLElement | SVGElement>('button, a, input, [tabindex="0"]'))?.focus()
 }
 function pressed(event: KeyboardEvent): void {
   const typing = (event.target as HTMLElement).closest('input, textarea, select, [contenteditable]')

@@ -66,9 +66,9 @@ const car = (): Document =>
         parent: 'found',
         sides: {
           front_left: { spring: coil('as found', 26e3) },
-          front_right: { spring: coil('60-200-40', 40e3) },
-          rear_left: { spring: coil('60-180-60', 60e3) },
-          rear_right: { spring: coil('60-180-60', 60e3) },
+          front_right: { spring: coil('larch 26', 40e3) },
+          rear_left: { spring: coil('larch 20', 60e3) },
+          rear_right: { spring: coil('larch 20', 60e3) },
         },
       },
     ],
@@ -199,7 +199,7 @@ describe('the survey', () => {
     expect(now().setups[0]!.sides!.rear_left!.spring ?? null).toBeNull()
     await field(host, 'rate', 1).setValue('28')
     expect(now().setups[0]!.sides!.rear_left!.spring).toMatchObject({ rate: { value: 28e3 }, free_length: 0.275 })
-    expect(now().setups[1]!.sides!.rear_left!.spring).toMatchObject({ code: '60-180-60' })
+    expect(now().setups[1]!.sides!.rear_left!.spring).toMatchObject({ code: 'larch 20' })
   })
 })
 

@@ -134,6 +134,6 @@ const take = (): Promise<string | null> =>
 </template>
 
 <style scoped>
-.pad { padding: 4px 16px 16px; } .who { font-size: var(--t-3); } h2 { font-size: 24px; border-top: 1px solid var(--rule); padding-top: 8px; margin-top: 8px; } h2 span { font-size: var(--t-3); font-weight: 400; } .turn { font-size: 34px; font-weight: 600; color: var(--plan); line-height: 1.1; } .turn.fact { color: var(--ink); } .to { font-size: var(--t-3); color: var(--ink-2); } .say { font-size: var(--t-3); line-height: 1.3; } .care { margin: 12px 0; }
+.pad { padding: 4px 16px 16px; } .who { font-size: var(--t-3); } h2 { font-size: 1.5rem; border-top: 1px solid var(--rule); padding-top: 8px; margin-top: 8px; } h2 span { font-size: var(--t-3); font-weight: 400; } .turn { font-size: 2.125rem; font-weight: 600; color: var(--plan); line-height: 1.1; } .turn.fact { color: var(--ink); } .to { font-size: var(--t-3); color: var(--ink-2); } .say { font-size: var(--t-3); line-height: 1.3; } .care { margin: 12px 0; }
 .ways { display: flex; flex-wrap: wrap; gap: 0 18px; } .acts { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; } .big { border: 1px solid var(--ink); min-height: 68px; display: grid; place-content: center; text-align: center; font-size: var(--t-3); color: var(--ink); text-decoration: none; } .go { background: var(--ink); color: var(--ground); } .go:disabled { background: none; color: var(--ink-3); border-color: var(--rule); } .go span { font-size: var(--t-1); }
 </style>

@@ -149,7 +149,7 @@ const said = computed(() => vehicle.report.value?.steering)
 .heads, .cells { display: grid; grid-template-columns: 1fr 1fr; gap: 4px; } .heads i, .end i, .sag i { font-style: normal; color: var(--ink-2); font-size: var(--t-1); } .heads i { text-align: center; }
 .heads:nth-child(n), .cells.bike, .cells.rider { grid-template-columns: 1fr 1fr 74px; } .cells.extended { grid-template-columns: 1fr 1fr; } .grid > .heads:nth-child(6) { grid-template-columns: 1fr 1fr; }
 .end { display: grid; align-content: center; line-height: 1.1; min-height: 56px; } .end b { font-size: var(--t-3); } .end .link { min-height: 32px; }
-.cells { align-items: center; min-height: 56px; } .narrow { display: none; } .sag { display: grid; justify-items: start; padding-left: 6px; line-height: 1; font-size: 21px; font-weight: 600; }
+.cells { align-items: center; min-height: 56px; } .narrow { display: none; } .sag { display: grid; justify-items: start; padding-left: 6px; line-height: 1; font-size: 1.3125rem; font-weight: 600; }
 .check { margin: 4px 0 0; color: var(--ink-2); border-bottom: var(--l-mid) solid var(--ink); padding-bottom: 6px; } .under { display: flex; flex-wrap: wrap; align-items: center; gap: 0 6px; }
 .tab { min-height: 44px; padding: 0 10px; border-bottom: 3px solid transparent; } .tab[aria-checked="true"] { border-color: var(--ink); font-weight: 600; }
 @media (max-width: 760px) { .narrow { display: block; grid-column: 1 / -1; font-style: normal; color: var(--ink-2); font-size: var(--t-1); } .grid { grid-template-columns: 84px 1fr; } .grid > .state, .grid > .heads { display: none; } .end { grid-row: span 3; } .grid > span:first-child, .grid > span:nth-child(5) { display: none; } }

@@ -176,9 +176,9 @@ const state = computed(() =>
 </template>
 
 <style scoped>
-.pad { padding: 4px 16px 12px; } h1 { font-size: 24px; line-height: 1.15; font-weight: 400; } h1::first-letter { text-transform: uppercase; }
+.pad { padding: 4px 16px 12px; } h1 { font-size: 1.5rem; line-height: 1.15; font-weight: 400; } h1::first-letter { text-transform: uppercase; }
 .ticks { display: grid; grid-template-columns: 1fr 1fr; } .ticks label, .one { display: flex; gap: 8px; align-items: center; min-height: 44px; } .box { width: 22px; height: 22px; accent-color: var(--ink); }
-.typed { display: flex; align-items: end; background: var(--sheet); border-bottom: 4px solid var(--ink); padding: 0 8px; margin-top: 6px; } .typed input { font: 600 64px/1.1 var(--font); color: var(--ink); background: none; border: 0; outline: 0; min-width: 0; width: 100%; } .u { color: var(--ink-2); padding-bottom: 10px; }
+.typed { display: flex; align-items: end; background: var(--sheet); border-bottom: 4px solid var(--ink); padding: 0 8px; margin-top: 6px; } .typed input { font: 600 4rem/1.1 var(--font); color: var(--ink); background: none; border: 0; outline: 0; min-width: 0; width: 100%; } .u { color: var(--ink-2); padding-bottom: 10px; }
 .bad { color: var(--stop); font-weight: 500; } .foot { display: flex; gap: 14px; align-items: center; } .foot span { margin-right: auto; }
 .done { text-decoration: none; display: inline-grid; place-items: center; }
 table { width: 100%; border-collapse: collapse; } th { text-align: left; font-weight: 400; } td { text-align: right; } tr { border-top: 1px solid var(--rule); } .pick { min-height: 44px; width: 100%; text-align: left; } .pick::first-letter { text-transform: uppercase; }

@@ -262,11 +262,11 @@ const readAll = computed(() => WALK.every((p) => mean(p) !== null))
 </template>
 
 <style scoped>
-.pad { padding: 4px 16px 12px; } h1 { font-size: 24px; line-height: 1.15; } h1::first-letter { text-transform: uppercase; }
+.pad { padding: 4px 16px 12px; } h1 { font-size: 1.5rem; line-height: 1.15; } h1::first-letter { text-transform: uppercase; }
 .round { display: grid; grid-template-columns: 1fr 150px 1fr; grid-template-rows: auto auto; gap: 0 6px; align-items: center; min-height: 104px; } .round svg { grid-area: 1 / 2 / 3 / 3; width: 150px; } .at { line-height: 1.15; } .at button { min-height: 44px; } .at.here button { color: var(--ink); font-weight: 600; } .front_right { grid-area: 1 / 1; } .front_left { grid-area: 2 / 1; } .rear_right { grid-area: 1 / 3; text-align: right; } .rear_left { grid-area: 2 / 3; text-align: right; } .at b { font-size: var(--t-4); }
 .way { fill: none; stroke: var(--ink); stroke-dasharray: 2 3; } .car { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.5; } .dot { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.5; } .dot.full { fill: var(--ink); } .dot.here { stroke-width: 3.5; }
 .hand { display: flex; justify-content: space-between; align-items: center; } .hand label { display: flex; gap: 8px; align-items: center; min-height: 44px; } .box { width: 22px; height: 22px; accent-color: var(--ink); }
-.field { display: grid; grid-template-columns: minmax(0, 1fr) 120px; gap: 8px; align-items: center; } .typed { display: flex; align-items: end; background: var(--sheet); border-bottom: 4px solid var(--ink); padding: 0 8px; } .typed input { font: 600 64px/1.1 var(--font); color: var(--ink); background: none; border: 0; outline: 0; min-width: 0; width: 100%; } .u { color: var(--ink-2); padding-bottom: 10px; }
+.field { display: grid; grid-template-columns: minmax(0, 1fr) 120px; gap: 8px; align-items: center; } .typed { display: flex; align-items: end; background: var(--sheet); border-bottom: 4px solid var(--ink); padding: 0 8px; } .typed input { font: 600 4rem/1.1 var(--font); color: var(--ink); background: none; border: 0; outline: 0; min-width: 0; width: 100%; } .u { color: var(--ink-2); padding-bottom: 10px; }
 .axis { stroke: var(--ink); fill: none; stroke-width: 1.25; } .wants { fill: var(--plan); } .reads { stroke: var(--ink); fill: var(--ink); stroke-width: 1.5; }
 .bad { color: var(--stop); font-weight: 500; } .look { background: var(--look-tint); border-left: 6px solid var(--look-fill); padding: 8px 12px; margin-top: 6px; display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 10px; align-items: center; }
 .foot { display: flex; gap: 14px; align-items: center; } .foot span { margin-right: auto; } .turn { border-top: 1px solid var(--rule); padding: 4px 0; }

@@ -53,15 +53,24 @@ const ladder = computed(() => {
 })
 const damps = computed(() => /damp/.test(props.row.objection?.rule ?? ''))
 const GRADES = { stop: 'Stop', look: 'Look', note: 'Note' }
+/** What it is: rate and free length; inside diameter, wire and coils to a hand that rests there. */
+const short = (value: number, si: string, kind?: 'fine length'): string =>
+  units.show(value, si, { kind, unit: si !== 'm' }).replace(/[.,]0(?= |$)/, '')
 const about = computed(() => {
   const p = props.row.part
-  const wire = p.wire_diameter ? `wire ${units.show(p.wire_diameter, 'm', { kind: 'fine length' })}` : ''
-  const coils = p.active_coils ? `${p.active_coils.toFixed(1)} coils` : ''
   if (p.quoted_drop) return `quoted drop ${units.show(p.quoted_drop, 'm', { unit: true })}`
-  return (
-    [wire, coils].filter(Boolean).join(', ') ||
-    (p.free_length ? `free ${units.show(p.free_length, 'm')}` : 'length not known')
-  )
+  const long = p.free_length ? `${short(p.free_length, 'm')} long` : 'length not known'
+  return [short(p.rate.value, 'N/m'), long].join(', ')
+})
+const wound = computed(() => {
+  const p = props.row.part
+  return [
+    p.inside_diameter ? `inside ${units.show(p.inside_diameter, 'm', { unit: true })}` : '',
+    p.wire_diameter ? `wire ${units.show(p.wire_diameter, 'm', { kind: 'fine length', unit: true })}` : '',
+    p.active_coils ? `${p.active_coils.toFixed(1)} coils` : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
 })
 /** What speaks against it first; two lines of it are shown, all of it to a hand that rests there. */
 const against = computed(() => {
@@ -85,7 +94,7 @@ const shownOf = computed(() => {
 <template>
   <div class="c-row" role="listitem" :class="{ sel: row.chosen }">
     <button class="c-part" :aria-pressed="row.chosen" :disabled="disabled" @click="$emit('choose')">
-      <b>{{ row.part.code }}</b><i>{{ about }}</i>
+      <b>{{ row.part.code }}</b><i :title="wound">{{ about }}</i>
     </button>
     <button
       class="c-n"
@@ -152,7 +161,7 @@ const shownOf = computed(() => {
           v-if="row.pair && !disabled && row.objection?.rule === 'loose_at_droop'"
           class="pair"
           @click="$emit('pair')">
-          with helper {{ row.pair.code.split('+').at(-1)?.replace('helper', '').trim() }}
+          with {{ row.pair.code.split('+').at(-1)?.trim() }}
         </button></template
       ><span v-else class="quiet">{{ row.frequency ? 'nothing against it' : 'not judged yet' }}</span></span
     >
@@ -174,4 +183,5 @@ const shownOf = computed(() => {
 .plumb { stroke: var(--plan); stroke-width: 1; }
 .sel { background: var(--plan-tint); } .sel .c-part b { color: var(--plan); }
 @media (max-width: 700px) { .c-row { content-visibility: auto; contain-intrinsic-size: auto 45px; grid-template-columns: 112px 54px 54px 1fr; } .c-lad { grid-column: 1 / 4; } .c-ag { grid-column: 4; } }
+@media (pointer: coarse) { .c-ag { display: block; } .pair { display: block; min-height: 44px; margin-left: 0; } }
 </style>

@@ -55,7 +55,7 @@ const sagChange = (f: Figure): string =>
   f.was !== null && f.was !== undefined
     ? units.show(f.value - f.was, 'm', { signed: true, decimals: decimals.value })
     : ''
-const font = (text: string): string => (text.length > 6 ? 'font-size:18px' : '')
+const font = (text: string): string => (text.length > 6 ? 'font-size:1.125rem' : '')
 </script>
 
 <template>

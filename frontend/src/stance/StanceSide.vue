@@ -143,6 +143,6 @@ const rake = computed(() => {
 
 <style scoped>
 .side-box { height: clamp(120px, 0.3 * var(--room), 196px); }
-@media (max-width: 1100px) { .side text, .side tspan { font-size: 21px; } .side .was { display: none; } .side-box { grid-area: 1 / 1; height: calc(var(--room) - var(--carry)); } }
+@media (max-width: 1100px) { .side text, .side tspan { font-size: 1.3125rem; } .side .was { display: none; } .side-box { grid-area: 1 / 1; height: calc(var(--room) - var(--carry)); } }
 @media (max-width: 600px) { .side-box { height: calc(0.4 * var(--across)); } }
 </style>

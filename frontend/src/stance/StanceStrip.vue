@@ -114,6 +114,6 @@ const WHERE: Record<string, [number, number]> = {
 .body { fill: none; stroke: var(--ink-2); stroke-width: 1.25; } .wheel { fill: var(--sheet); stroke: var(--ink); } .wheel.here { fill: var(--ink); }
 dl { flex: 1; margin: 0; display: flex; justify-content: space-around; gap: 4px 14px; min-width: 0; align-items: center; } dl div { line-height: 1.15; min-width: 0; text-align: center; } dt { color: var(--ink-2); font-size: var(--t-1); white-space: nowrap; } dd { margin: 0; font-weight: 600; font-size: var(--t-3); display: flex; gap: 4px; align-items: baseline; justify-content: center; white-space: nowrap; } small { font-weight: 400; }
 .whole { flex: none; width: 44px; min-height: 44px; display: grid; place-items: center; } .whole path { fill: none; stroke: var(--ink); stroke-width: 2.5; }
-@media (max-width: 600px) { .corner { width: 76px; } .corner svg { width: 54px; height: 32px; } dl { gap: 4px 8px; justify-content: space-between; } dt { font-size: 14px; max-width: 62px; overflow: hidden; text-overflow: ellipsis; } small { display: none; } .whole { width: 32px; } .strip { gap: 4px; } }
+@media (max-width: 600px) { .corner { width: 76px; } .corner svg { width: 54px; height: 32px; } dl { gap: 4px 8px; justify-content: space-between; } dt { font-size: .875rem; max-width: 62px; overflow: hidden; text-overflow: ellipsis; } small { display: none; } .whole { width: 32px; } .strip { gap: 4px; } }
 @media (max-width: 420px) { dl .s { display: none; } }
 </style>

@@ -28,7 +28,7 @@ const label = computed(() => placeWords(props.place))
 const told = (name: string, mm: number): string =>
   (props.marks.estimated?.includes(name) ? '~' : '') + props.division.write(mm)
 /** Long numbers are written smaller, so that none reaches the next ladder. */
-const small = (text: string): string => (text.length > 4 ? 'font-size:13px' : '')
+const small = (text: string): string => (text.length > 4 ? 'font-size:.8125rem' : '')
 const unknown = computed(() => props.marks.droop === null && props.marks.solid === null && props.marks.contact === null)
 const tags = computed(() => bumpTags(props.marks).filter((t) => t.at <= props.range.top + 30))
 const end = computed(() => tags.value.find((t) => t.first)?.at ?? null)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 
 import type { CornerReport, StopBench } from '@/api/client'
@@ -22,6 +23,10 @@ const props = defineProps<{
 const emit = defineEmits<{ cut: [length: number, done: boolean]; ask: [path: string, words: string] }>()
 const units = useUnits()
 
+const box = ref<HTMLElement | null>(null)
+const { width } = useElementSize(box)
+// words grow in the drawing as it shrinks, so that they stay as large as they are elsewhere
+const k = computed(() => Math.max(1, 500 / (width.value || 500)))
 const TOP = 16
 const BOTTOM = 520
 const marks = computed(() => marksOf(props.corner))
@@ -64,7 +69,7 @@ const limits = computed(() => {
   ].flatMap((l) => (l.at === null ? [] : [{ ...l, at: l.at }]))
   const placed = spread(
     list.map((l) => y(inside(l.at))),
-    20,
+    20 * k.value,
   )
   return list.map((l, i) => ({
     ...l,
@@ -124,7 +129,7 @@ const ask = (key: string, words: string): void => emit('ask', key, words)
 </script>
 
 <template>
-  <div class="drawn travel-box">
+  <div ref="box" class="drawn travel-box" :style="{ '--k': k }">
     <svg viewBox="0 0 500 552" role="group" :aria-label="`Travel of the ${label}`" class="travel">
       <g v-if="g">
         <text class="lab" x="0" :y="y(g.ticks.at(-1)! * g.perG) - 26">corner, g</text>
@@ -184,15 +189,21 @@ const ask = (key: string, words: string): void => emit('ask', key, words)
       <g v-for="l in limits" :key="l.key">
         <path v-if="l.first" class="ld-bar" :d="`M112 ${l.y}h68`" />
         <path v-else class="ld-tick" :d="`M120 ${l.y}h52L182 ${l.label}`" />
-        <rect class="ld-tag" :class="{ late: !l.first }" x="182" :y="l.label - 9" width="18" height="18" />
-        <text class="ld-tx" :class="{ late: !l.first }" x="191" :y="l.label + 5">{{ l.letter }}</text>
+        <rect
+          class="ld-tag"
+          :class="{ late: !l.first }"
+          x="182"
+          :y="l.label - 9 * k"
+          :width="18 * k"
+          :height="18 * k" />
+        <text class="ld-tx" :class="{ late: !l.first }" :x="182 + 9 * k" :y="l.label + 5">{{ l.letter }}</text>
         <text
           class="lim how"
           :class="{ late: !l.first }"
           role="button"
           tabindex="0"
           :aria-label="`${l.words}: ${division.write(l.at)}. How?`"
-          x="205"
+          :x="187 + 18 * k"
           :y="l.label + 6"
           @click="ask(l.key, l.words)"
           @keydown.enter.stop="ask(l.key, l.words)">
@@ -201,15 +212,15 @@ const ask = (key: string, words: string): void => emit('ask', key, words)
       </g>
       <g v-if="droop !== null">
         <path class="ld-bar" :d="`M112 ${y(inside(droop))}h68`" />
-        <rect class="ld-tag" x="182" :y="y(inside(droop)) - 9" width="18" height="18" />
-        <text class="ld-tx" x="191" :y="y(inside(droop)) + 5">D</text>
+        <rect class="ld-tag" x="182" :y="y(inside(droop)) - 9 * k" :width="18 * k" :height="18 * k" />
+        <text class="ld-tx" :x="182 + 9 * k" :y="y(inside(droop)) + 5">D</text>
         <text
           class="lim how"
           role="button"
           tabindex="0"
           :aria-label="`full droop: ${division.write(droop)}. How?`"
-          :style="mark('droop') ? 'font-size:15px' : ''"
-          x="205"
+          :style="mark('droop') ? 'font-size:.9375rem' : ''"
+          :x="187 + 18 * k"
           :y="y(inside(droop)) + 6"
           @click="ask('droop', 'full droop')"
           @keydown.enter.stop="ask('droop', 'full droop')">
@@ -278,9 +289,9 @@ const ask = (key: string, words: string): void => emit('ask', key, words)
             aria-valuemin="0"
             :aria-valuemax="Math.round(stop.supplied * 1e3)"
             x="380"
-            :y="y(inside(lower)) - 24"
+            :y="y(inside(lower)) - 24 * k"
             width="52"
-            height="48"
+            :height="48 * k"
             @pointerdown="down"
             @pointermove="move"
             @pointerup="up"
@@ -312,6 +323,7 @@ const ask = (key: string, words: string): void => emit('ask', key, words)
 </template>
 
 <style scoped>
+svg .num, svg .lab, svg .ld-tx, svg .lim, svg .ride { font-size: calc(var(--t-1) * var(--k)); }
 .travel-box { aspect-ratio: 500 / 552; width: 100%; } .travel { touch-action: pan-y; }
 .scale { stroke: var(--ink); stroke-width: 1; fill: none; }
 .mark { stroke: var(--plan); stroke-width: 3; } .mark.fact { stroke: var(--ink); }
@@ -327,6 +339,6 @@ const ask = (key: string, words: string): void => emit('ask', key, words)
 svg .cut-l { font-size: var(--t-4); font-weight: 600; fill: var(--plan); } svg .cut-l.fact { fill: var(--ink); }
 svg .gap { font-size: var(--t-4); font-weight: 600; fill: var(--ink); paint-order: stroke; stroke: var(--ground); stroke-width: 5px; }
 .handle { fill: var(--plan); } .handle.fact { fill: var(--ink); } .bars { stroke: var(--ground); stroke-width: 2; }
-svg .ride { font-size: var(--t-2); font-weight: 600; fill: var(--plan); text-anchor: end; } svg .ride.fact { fill: var(--ink); }
+svg .ride { font-size: calc(var(--t-1) * var(--k)); font-weight: 600; fill: var(--plan); text-anchor: end; } svg .ride.fact { fill: var(--ink); }
 svg .gap + .dim { stroke: var(--edge); }
 </style>
