@@ -1,11 +1,11 @@
 """Live questions about an unsaved document: evaluate, candidates, working, quantity, calc."""
 
 import json
-from typing import Literal
+from typing import Annotated
 
 from flask import Response, request
 from flask_openapi3 import APIBlueprint
-from pydantic import BaseModel, Field
+from pydantic import AfterValidator, BaseModel, Field
 
 from feder.api.asked import AboutDocument, answered
 from feder.api.errors import ErrorBody, refusal
@@ -21,10 +21,18 @@ from feder.core.report.explain import explain
 from feder.core.report.uncertainty import Uncertainty, uncertainty
 from feder.units.parse import Unreadable, parse_with_tolerance
 from feder.units.show import showing
+from feder.units.systems import known_system
 from feder.units.table import BY_SI
 
 questions = APIBlueprint("questions", __name__, url_prefix="/api", abp_responses={422: ErrorBody})
-System = Literal["metric", "inch", "kgf"]
+System = Annotated[
+    str,
+    AfterValidator(known_system),
+    Field(
+        max_length=160,
+        description="metric, inch or kgf; behind it what has a unit of its own: metric;pressure=psi",
+    ),
+]
 
 
 class EvaluateQuestion(AboutDocument, Look):

@@ -126,7 +126,8 @@ def _two(
         return (words, "", "–", "")
     if words == "sag of the travel":
         return (words, "" if value.was is None else f"{value.was * 100:.0f}", f"{value.value * 100:.0f}", "%")
-    places = None if decimals is None else decimals + (1 if system == "inch" and value.unit == "m" else 0)
+    inches = value.unit == "m" and unit_shown("m", system)[0] == "in"
+    places = None if decimals is None else decimals + (1 if inches else 0)
     mark = "~" if value.assumed else ""
     now = mark + figure(value.value, value.unit, system, kind=kind, decimals=places)
     before = (
@@ -161,7 +162,7 @@ def _typed(words: str, was: float | None, now: float | None, system: str, *, fir
 def _pressure(words: str, was: float | None, now: float | None, system: str, *, first: bool) -> Cells | None:
     if was is None and now is None:
         return None
-    decimals = 0 if system == "inch" else 1
+    decimals = 0 if unit_shown("Pa", system)[0] == "psi" else 1
     told = ["–" if v is None else figure(v, "Pa", system, decimals=decimals) for v in (was, now)]
     return (words, "" if first else told[0], told[1], _unit("Pa", system))
 

@@ -113,7 +113,7 @@ def _rows(
     ) -> Row:
         return Row(words, _was(value, system, kind=kind), show(value, system, kind=kind), text, lead, rule)
 
-    pressure = 0 if system == "inch" else 1
+    pressure = 0 if unit_shown("Pa", system)[0] == "psi" else 1
     was = found.spring
     rate = figure(was.rate.value, "N/m", system) if isinstance(was, SpringPart) else was.code if was else "–"
     spring_found = "" if is_found else rate

@@ -3,7 +3,8 @@
 import re
 from collections.abc import Callable
 
-from feder.units.table import BY_NAME, BY_SI, SYSTEMS
+from feder.units.systems import rows_of
+from feder.units.table import BY_NAME, BY_SI
 
 SHOWN_UNIT = {
     "deg": "°",
@@ -26,7 +27,7 @@ SHOWN_UNIT = {
 def unit_shown(si: str, system: str, kind: str | None = None) -> tuple[str, float, int]:
     """The unit a system shows for an SI unit: its text, its factor, its decimals."""
     dimension = BY_SI[si]
-    rows = SYSTEMS[system]
+    rows = rows_of(system)
     text, decimals = rows.get(kind or dimension.name, (dimension.si, 3))
     factor = next((u.factor for u in BY_NAME[dimension.name].units if u.text == text), 1.0)
     return text, factor, decimals

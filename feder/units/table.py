@@ -248,10 +248,22 @@ SYSTEMS: dict[str, dict[str, tuple[str, int]]] = {
 """What each unit system shows, and with how many decimals. "fine length" is for collars and gaps,
 "damper speed" for what a damper's shaft does."""
 
+GROUPS: dict[str, tuple[str, ...]] = {
+    "length": ("length", "fine length"),
+    "rate": ("rate",),
+    "mass": ("mass",),
+    "force": ("force",),
+    "pressure": ("pressure",),
+    "torque": ("torque",),
+    "speed": ("speed",),
+}
+"""What may have a unit of its own, and which rows of the table go with it."""
+
 
 def exported() -> dict[str, object]:
     """The table as plain data, for the browser."""
     return {
         "dimensions": {d.name: {"si": d.si, "units": {u.text: u.factor for u in d.units}} for d in DIMENSIONS},
         "systems": {name: {k: list(v) for k, v in rows.items()} for name, rows in SYSTEMS.items()},
+        "groups": {name: list(rows) for name, rows in GROUPS.items()},
     }

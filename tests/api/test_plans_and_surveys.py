@@ -182,3 +182,18 @@ def test_a_question_about_a_document_of_an_earlier_format_is_answered_and_of_a_l
     assert [r["read"] for r in answer.get_json()["set_down"]["rows"]] == [0.35] * 4
     later = client.post("/api/setdown", json={"document": {**data, "format": 3}, "setup": "plan"})
     assert later.status_code == 422
+
+
+def test_a_sheet_is_printed_in_units_of_its_own_and_unknown_ones_are_refused(client):
+    car = nettle().model_dump(mode="json")
+
+    def page(system):
+        body = {"document": car, "setup": "plan", "system": system, "vehicle_id": "a" * 12}
+        return client.post("/api/sheet", json=body)
+
+    metric, mixed = page("metric").get_data(as_text=True), page("metric;pressure=psi").get_data(as_text=True)
+    assert "psi" not in metric
+    assert "psi" in mixed
+    refused = page("metric;pressure=furlong")
+    assert refused.status_code == 422
+    assert "system" in str(refused.json)

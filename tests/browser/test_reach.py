@@ -121,3 +121,51 @@ def test_under_a_finger_what_is_tapped_is_44_pixels_high(served, context, tmp_pa
             low[screen] = found
     assert low == {}, low
     page.context.close()
+
+
+def test_what_changed_is_said_once_the_hand_rests(served, watched, tmp_path):
+    page = watched()
+    page.goto(f"{served(demo=True)}/vehicle/{of(tmp_path, 'Nettle')}/height?setup=plan")
+    said = page.locator("#said[aria-live=polite]")
+    field = page.get_by_role("region", name="front left", exact=True).get_by_role("textbox", name="hub to arch")
+    expect(field).to_have_value("354")
+    page.wait_for_timeout(1200)
+    expect(said).to_have_text("")
+    field.fill("350")
+    field.press("Enter")
+    expect(said).to_contain_text("front left hub to arch 350 mm; front right hub to arch 350 mm")
+
+
+def test_in_forced_colours_what_is_chosen_and_where_the_focus_is_are_still_seen(served, watched, tmp_path):
+    page = watched()
+    page.emulate_media(forced_colors="active")
+    page.goto(f"{served(demo=True)}/vehicle/{of(tmp_path, 'Nettle')}/springs?setup=plan")
+    row = page.get_by_role("listitem").filter(has_text="larch 20")
+    other = page.get_by_role("listitem").filter(has_text="larch 13")
+    expect(row).to_be_visible()
+    look = "e => { const s = getComputedStyle(e); return [s.outlineStyle, s.borderLeftWidth, s.backgroundColor].join() }"
+    assert row.evaluate(look) != other.evaluate(look)
+    tab = page.get_by_role("tab", selected=True).first
+    tab.focus()
+    page.keyboard.press("Tab")
+    page.keyboard.press("Shift+Tab")
+    assert tab.evaluate("e => getComputedStyle(e).outlineStyle") != "none"
+
+
+@pytest.mark.parametrize("screen", ["springs", "travel"])
+def test_tabs_are_one_stop_and_the_arrows_walk_them(served, watched, tmp_path, screen):
+    page = watched()
+    page.goto(f"{served(demo=True)}/vehicle/{of(tmp_path, 'Nettle')}/{screen}?setup=plan")
+    tabs = page.get_by_role("tablist").first.get_by_role("tab")
+    expect(tabs.first).to_be_visible()
+    assert sum(t.evaluate("e => e.tabIndex") == 0 for t in tabs.all()) == 1
+    here = next(t for t in tabs.all() if t.get_attribute("aria-selected") == "true")
+    here.focus()
+    names = [t.text_content() for t in tabs.all()]
+    at = names.index(here.text_content())
+    page.keyboard.press("ArrowRight")
+    following = tabs.nth((at + 1) % len(names))
+    expect(following).to_be_focused()
+    expect(following).to_have_attribute("aria-selected", "true")
+    page.keyboard.press("ArrowLeft")
+    expect(tabs.nth(at)).to_be_focused()

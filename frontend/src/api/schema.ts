@@ -5642,10 +5642,10 @@ export interface components {
             path: string;
             /**
              * System
+             * @description metric, inch or kgf; behind it what has a unit of its own: metric;pressure=psi
              * @default metric
-             * @enum {string}
              */
-            system?: "metric" | "inch" | "kgf";
+            system?: string;
         };
         /** UncertaintyAnswer */
         UncertaintyAnswer: {
@@ -7609,10 +7609,10 @@ export interface components {
             patch?: components["schemas"]["Change"][];
             /**
              * System
+             * @description metric, inch or kgf; behind it what has a unit of its own: metric;pressure=psi
              * @default metric
-             * @enum {string}
              */
-            system?: "metric" | "inch" | "kgf";
+            system?: string;
             /**
              * Survey
              * @description Which one: the first is as found, later ones are rounds.
@@ -7663,10 +7663,10 @@ export interface components {
             patch?: components["schemas"]["Change"][];
             /**
              * System
+             * @description metric, inch or kgf; behind it what has a unit of its own: metric;pressure=psi
              * @default metric
-             * @enum {string}
              */
-            system?: "metric" | "inch" | "kgf";
+            system?: string;
             /**
              * Setup
              * @description The setup that stands on the wheels; none: the survey as found.
@@ -7916,10 +7916,10 @@ export interface components {
             setup: string;
             /**
              * System
+             * @description metric, inch or kgf; behind it what has a unit of its own: metric;pressure=psi
              * @default metric
-             * @enum {string}
              */
-            system?: "metric" | "inch" | "kgf";
+            system?: string;
             /** Vehicle Id */
             vehicle_id: string;
         };
@@ -8224,10 +8224,10 @@ export interface components {
             against?: string | null;
             /**
              * System
+             * @description metric, inch or kgf; behind it what has a unit of its own: metric;pressure=psi
              * @default metric
-             * @enum {string}
              */
-            system?: "metric" | "inch" | "kgf";
+            system?: string;
             /**
              * Vehicle Id
              * @default

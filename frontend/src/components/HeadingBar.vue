@@ -5,17 +5,15 @@ import { reading } from '@/composables/useReading'
 import { unreadUnder } from '@/composables/useUnread'
 import { useScheme } from '@/composables/useScheme'
 import { useSteady } from '@/composables/useSteady'
-import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
-import { SYSTEMS } from '@/units/format'
 
 import AskFigure from './AskFigure.vue'
 import SetupLine from './SetupLine.vue'
+import UnitsMenu from './UnitsMenu.vue'
 
 /** The heading: vehicle, line of setups, undo and redo, units, find, working, scheme. */
 defineEmits<{ find: []; keys: [] }>()
 const vehicle = useVehicle()
-const units = useUnits()
 const scheme = useScheme()
 const SAVE = { saved: 'saved', saving: 'saving', kept: 'kept here, not saved yet', stale: 'saved elsewhere too' }
 const save = computed(() => (vehicle.saveState.value === 'saved' && reading.value ? 'saving' : vehicle.saveState.value))
@@ -23,7 +21,6 @@ const waiting = unreadUnder(computed(() => `/vehicle/${vehicle.id}/`))
 const name = computed(() => vehicle.document.value?.vehicle.name ?? '…')
 const about = computed(() => vehicle.document.value?.vehicle.description ?? '')
 const mass = useSteady(() => vehicle.report.value?.vehicle.total_mass ?? null)
-const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.words)
 </script>
 
 <template>
@@ -70,19 +67,7 @@ const system = computed(() => SYSTEMS.find((s) => s.id === units.system.value)!.
           <path d="M12 4 16.500 8.500 12 13M16.500 8.500H8a4.500 4.500 0 0 0 0 9h3" />
         </svg>
       </button>
-      <v-menu>
-        <template #activator="{ props: menu }"
-          ><button v-bind="menu" class="tool w" :aria-label="`Units: ${system}`">{{ system }}</button></template
-        >
-        <v-list
-          ><v-list-item
-            v-for="s in SYSTEMS"
-            :key="s.id"
-            :title="s.words"
-            :active="s.id === units.system.value"
-            @click="units.choose(s.id)"
-        /></v-list>
-      </v-menu>
+      <UnitsMenu />
       <button class="tool w" aria-label="Find" title="Find (f)" @click="$emit('find')">
         <svg class="ic" width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
           <circle cx="8.500" cy="8.500" r="5" />

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { lastVehicle } from '@/logic/last'
 import { useScheme } from '@/composables/useScheme'
-import { useUnits } from '@/composables/useUnits'
-import { SYSTEMS } from '@/units/format'
+
+import UnitsMenu from './UnitsMenu.vue'
 
 /** The heading of garage, shelf and devices. */
 defineProps<{ here: 'garage' | 'shelf' | 'devices' | 'words' }>()
 const last = lastVehicle()
-const units = useUnits()
 const scheme = useScheme()
 </script>
 
@@ -33,23 +32,7 @@ const scheme = useScheme()
       ><router-link to="/words" :class="{ on: here === 'words' }">Words</router-link>
     </nav>
     <div class="tools">
-      <v-menu
-        ><template #activator="{ props: menu }"
-          ><button
-            v-bind="menu"
-            class="tool"
-            :aria-label="`Units: ${SYSTEMS.find((s) => s.id === units.system.value)!.words}`">
-            {{ SYSTEMS.find((s) => s.id === units.system.value)!.words }}
-          </button></template
-        >
-        <v-list
-          ><v-list-item
-            v-for="s in SYSTEMS"
-            :key="s.id"
-            :title="s.words"
-            :active="s.id === units.system.value"
-            @click="units.choose(s.id)" /></v-list
-      ></v-menu>
+      <UnitsMenu />
       <button
         class="tool"
         :aria-label="scheme.scheme.value === 'dark' ? 'Light scheme' : 'Dark scheme'"

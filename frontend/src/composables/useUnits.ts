@@ -1,6 +1,6 @@
 import { inject, type InjectionKey, provide, type Ref, ref } from 'vue'
 
-import { inUnit, type Kind, show, type ShowOptions, type System, SYSTEMS, unitShown } from '@/units/format'
+import { baseOf, inUnit, type Kind, show, type ShowOptions, type System, SYSTEMS, unitShown } from '@/units/format'
 
 export interface Units {
   system: Ref<System>
@@ -16,7 +16,7 @@ const STORED = 'feder-units'
 /** The unit system in which everything is shown and bare numbers are read. */
 export function provideUnits(): Units {
   const stored = localStorage.getItem(STORED)
-  const system = ref<System>(SYSTEMS.some((s) => s.id === stored) ? (stored as System) : 'metric')
+  const system = ref<System>(stored && SYSTEMS.some((s) => s.id === baseOf(stored)) ? stored : 'metric')
   const units: Units = {
     system,
     choose: (chosen) => {

@@ -12,6 +12,7 @@ import BouncePicture from './BouncePicture.vue'
 import BounceRows from './BounceRows.vue'
 import LoggerFiles from './LoggerFiles.vue'
 import { useBounce } from './useBounce'
+import { vRoving } from '@/logic/roving'
 
 /** The bounce test: a corner pushed in its own rhythm and let go; what it reads, and how much of the damper is left. */
 const vehicle = useVehicle()
@@ -135,7 +136,7 @@ const HAND = [
           take out
         </button>
       </h2>
-      <div v-if="runs.length" class="runs" role="tablist" aria-label="let-goes">
+      <div v-if="runs.length" class="runs" v-roving role="tablist" aria-label="let-goes">
         <button
           v-for="(r, i) in runs"
           :key="i"

@@ -116,7 +116,7 @@ const WHEEL: WheelRow[] = [
     member: 'tyre_pressure',
     words: 'tyre, cold',
     label: 'tyre pressure',
-    decimals: () => (units.system.value === 'inch' ? 0 : 1),
+    decimals: () => (units.unit('Pa').name === 'psi' ? 0 : 1),
   },
   { member: 'camber', words: 'camber', label: 'camber', decimals: () => 1 },
   { member: 'caster', words: 'caster', label: 'caster', decimals: () => 1 },

@@ -12,6 +12,7 @@ import EndRules from '@/damping/EndRules.vue'
 import SpeedTable from '@/damping/SpeedTable.vue'
 import { provideBenches } from '@/damping/useBenches'
 import DamperChoice from '@/dampers/DamperChoice.vue'
+import { vRoving } from '@/logic/roving'
 
 /** Clicks as slide rules: what each gives with these springs, before a knob is touched; and the dampers' curves. */
 const vehicle = useVehicle()
@@ -45,7 +46,7 @@ const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
         >{{ v.words }}</router-link
       >
     </nav>
-    <div v-if="!two && view !== 'bounce'" class="end sides" role="tablist" aria-label="Which side">
+    <div v-if="!two && view !== 'bounce'" class="end sides" v-roving role="tablist" aria-label="Which side">
       <button
         v-for="s in ['both', 'left', 'right'] as const"
         :key="s"

@@ -7,6 +7,7 @@ import { useVehicle } from '@/composables/useVehicle'
 import LogView from '@/settle/LogView.vue'
 import SetDownView from '@/settle/SetDownView.vue'
 import { provideLog } from '@/settle/useLog'
+import { vRoving } from '@/logic/roving'
 
 /** Settle: is it where it was foretold, what must be turned, what went wrong, and what has this vehicle taught us. */
 const vehicle = useVehicle()
@@ -38,18 +39,12 @@ const on = computed(() =>
     : null,
 )
 const open = (id: string): void => void router.replace({ query: { ...route.query, view: id }, hash: '' })
-function moved(by: number): void {
-  const at = views.value.findIndex((v) => v.id === here.value.id) + by
-  const next = views.value[(at + views.value.length) % views.value.length]!
-  open(next.id)
-  document.getElementById(`tab-${next.id}`)?.focus()
-}
 </script>
 
 <template>
   <div class="bench-top top">
     <h1>Settle</h1>
-    <div role="tablist" aria-label="Views of Settle" class="views">
+    <div v-roving role="tablist" aria-label="Views of Settle" class="views">
       <button
         v-for="v in views"
         :id="`tab-${v.id}`"
@@ -57,11 +52,8 @@ function moved(by: number): void {
         role="tab"
         class="view"
         :aria-selected="v.id === here.id"
-        :tabindex="v.id === here.id ? 0 : -1"
         aria-controls="settle-view"
-        @click="open(v.id)"
-        @keydown.right.prevent="moved(1)"
-        @keydown.left.prevent="moved(-1)">
+        @click="open(v.id)">
         {{ v.words }}
       </button>
     </div>

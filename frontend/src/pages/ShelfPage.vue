@@ -9,6 +9,7 @@ import { useShelfDampers } from '@/dampers/useShelfDampers'
 import SpringForm from '@/springs/SpringForm.vue'
 import { useNotices } from '@/composables/useNotices'
 import { useUnits } from '@/composables/useUnits'
+import { vRoving } from '@/logic/roving'
 
 /** The shelf: springs and dampers that the workshop has or can get. */
 type Kind = 'springs' | 'dampers'
@@ -142,7 +143,7 @@ function added(): void {
           <li v-for="f in faults.slice(0, 20)" :key="f.place + f.message">{{ f.place }}: {{ f.message }}</li>
         </ul>
       </div>
-      <div class="kinds" role="tablist" aria-label="What is on the shelf">
+      <div class="kinds" v-roving role="tablist" aria-label="What is on the shelf">
         <button
           v-for="k in ['springs', 'dampers'] as const"
           :key="k"

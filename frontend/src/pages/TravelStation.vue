@@ -13,6 +13,7 @@ import { useWorking } from '@/composables/useWorking'
 import DamperChoice from '@/dampers/DamperChoice.vue'
 import { sentence } from '@/logic/sentence'
 import TravelDrawing from '@/travel/TravelDrawing.vue'
+import { vRoving } from '@/logic/roving'
 
 /** How far a corner may go until stop, tyre, metal or coils end it; the bump stop's cut and packers. */
 const vehicle = useVehicle()
@@ -88,7 +89,7 @@ const trimToFit = (): void => void (stop.value?.trim != null && setStop(stop.val
 <template>
   <div class="bench-top">
     <h1>Travel</h1>
-    <div class="end tabs" role="tablist" aria-label="Which corner">
+    <div class="end tabs" v-roving role="tablist" aria-label="Which corner">
       <button v-for="p in PLACES" :key="p" class="tab" role="tab" :aria-selected="p === place" @click="place = p">
         <svg v-if="flagged(p)" width="14" height="16" viewBox="-2 -14 18 22" aria-hidden="true">
           <path class="fl-f" d="M0 6V-12l14 5-14 5" /></svg

@@ -9,6 +9,7 @@ import KeysDialog from '@/components/KeysDialog.vue'
 import StaleDialog from '@/components/StaleDialog.vue'
 import WorkingDrawer from '@/components/WorkingDrawer.vue'
 import WorkLine from '@/components/WorkLine.vue'
+import { useAnnouncing } from '@/composables/useAnnouncing'
 import { provideHeights } from '@/composables/useHeights'
 import { useSteady } from '@/composables/useSteady'
 import { provideVehicle } from '@/composables/useVehicle'
@@ -32,6 +33,7 @@ const router = useRouter()
 const vehicle = provideVehicle(String(route.params.id), askedFor(route.query))
 const working = provideWorking()
 provideHeights(vehicle)
+const announced = useAnnouncing(vehicle)
 const finding = ref(false)
 const keys = ref(false)
 
@@ -167,6 +169,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
     <div v-if="station === 'fit'" id="fit-side" class="fit-side"></div>
     <StancePanel v-else />
     <WorkLine :here="station" :reports="stations" :vehicle-id="vehicle.id" />
+    <p id="said" class="seen-not" aria-live="polite">{{ announced }}</p>
     <WorkingDrawer />
     <StaleDialog />
     <FindDialog :open="finding" @close="finding = false" @keys="keys = true" />

@@ -153,7 +153,7 @@ const seat = (e: EndName, member: 'pitch' | 'thread', value: number | null): voi
         :key="e"
         :label="`tyre, cold, ${e}`"
         of="SideSetup.tyre_pressure"
-        :decimals="units.system.value === 'inch' ? 0 : 1"
+        :decimals="units.unit('Pa').name === 'psi' ? 0 : 1"
         :model-value="side(e).tyre_pressure"
         @update:model-value="(v) => set(e, 'tyre pressure', { tyre_pressure: v })" />
     </div>

@@ -62,7 +62,7 @@ function typed(key: (typeof FIELDS)[number]['key'], text: string, low: number, h
         label="pressure, wheel off the floor"
         strong
         of="SideSetup.pressure"
-        :decimals="units.system.value === 'inch' ? 0 : 1"
+        :decimals="units.unit('Pa').name === 'psi' ? 0 : 1"
         :readonly="vehicle.isFound.value"
         :model-value="side(end).pressure"
         @update:model-value="(v) => set(end, 'pressure', { set_by: 'pressure', pressure: v })" />

@@ -12,6 +12,7 @@ import RiderLoads from './RiderLoads.vue'
 import SagShelf from './SagShelf.vue'
 import { useSag } from './useSag'
 import { ENDS } from './walk'
+import { vRoving } from '@/logic/roving'
 
 /** Springs of a two-wheeler by sag: what is in it, what the sags ask for, what the shelf has; and who rides. */
 const route = useRoute()
@@ -131,7 +132,7 @@ function setOther(e: EndName, value: number | null): void {
         </dl>
       </section>
     </div>
-    <div role="tablist" aria-label="Which end" class="tabs">
+    <div v-roving role="tablist" aria-label="Which end" class="tabs">
       <button v-for="e in ENDS" :key="e" class="tab" role="tab" :aria-selected="e === end" @click="end = e">
         {{ e }} {{ isAir(e) ? 'air' : 'springs' }}
       </button>

@@ -211,7 +211,7 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
             label="pressure, wheel off the floor"
             strong
             of="SideSetup.pressure"
-            :decimals="units.system.value === 'inch' ? 0 : 1"
+            :decimals="units.unit('Pa').name === 'psi' ? 0 : 1"
             :model-value="found(e).pressure"
             @update:model-value="(v) => setFound(e, 'pressure', { pressure: v })" /><QuantityField
             label="spacers in it"

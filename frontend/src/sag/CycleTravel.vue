@@ -11,6 +11,7 @@ import DamperChoice from '@/dampers/DamperChoice.vue'
 import TravelCurve from './TravelCurve.vue'
 import { useSag } from './useSag'
 import { ENDS } from './walk'
+import { vRoving } from '@/logic/roving'
 
 /** How a two-wheeler uses its travel: sags, what is left above the rider, and the curves of both ends. */
 const { vehicle, sags } = useSag()
@@ -71,7 +72,7 @@ const ROWS: {
       </tr>
     </tbody>
   </table>
-  <div role="tablist" aria-label="Which end" class="tabs">
+  <div v-roving role="tablist" aria-label="Which end" class="tabs">
     <button v-for="e in ENDS" :key="e" class="tab" role="tab" :aria-selected="e === end" @click="end = e">
       {{ e }}
     </button>

@@ -9,6 +9,7 @@ import { freshState, itemSet, type LoadItem, statesWith } from '@/springs/loads'
 
 import { useSag } from './useSag'
 import { ENDS } from './walk'
+import { vRoving } from '@/logic/roving'
 
 /** Who and what rides: solo, two-up, luggage; sag, lean and axle loads in each. */
 const { vehicle, units } = useSag()
@@ -106,7 +107,7 @@ const COLUMNS = [
 </script>
 
 <template>
-  <div class="states" role="tablist" aria-label="Load states">
+  <div class="states" v-roving role="tablist" aria-label="Load states">
     <button v-for="(l, i) in states" :key="l.id" class="tab" role="tab" :aria-selected="i === at" @click="index = i">
       {{ l.name }}</button><button class="act" @click="addState">New load state</button>
   </div>

@@ -12,6 +12,7 @@ import SteeringBench from './SteeringBench.vue'
 import { useSag } from './useSag'
 import VerdictRows from './VerdictRows.vue'
 import { ENDS } from './walk'
+import { vRoving } from '@/logic/roving'
 
 /** The sag bench: what was read, what to turn, what it says of the spring; front and rear as a pair. */
 const { vehicle, sags, side, isAir } = useSag()
@@ -46,7 +47,7 @@ const end = computed<EndName>(
   <SagTable />
   <VerdictRows />
   <template v-if="coils.length">
-    <div v-if="coils.length > 1" role="tablist" aria-label="Which end" class="tabs">
+    <div v-if="coils.length > 1" v-roving role="tablist" aria-label="Which end" class="tabs">
       <button v-for="e in coils" :key="e" class="tab" role="tab" :aria-selected="e === end" @click="chosen = e">
         {{ e }} springs
       </button>

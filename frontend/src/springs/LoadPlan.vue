@@ -16,6 +16,7 @@ import LoadItems from './LoadItems.vue'
 import LoadBands from './LoadBands.vue'
 import LoadRanks from './LoadRanks.vue'
 import SpringHead from './SpringHead.vue'
+import { vRoving } from '@/logic/roving'
 
 /** What is carried, drawn from above; every load state against plate, height, frequency and stops. */
 const vehicle = useVehicle()
@@ -150,7 +151,7 @@ const carried = computed(() =>
     </p>
   </template>
   <template v-else>
-    <div class="states" role="tablist" aria-label="Load states">
+    <div class="states" v-roving role="tablist" aria-label="Load states">
       <button
         v-for="(l, i) in states"
         :key="l.id"

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { EndName, Figure, LoadRanks, SpringPart } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
 import TermWord from '@/components/TermWord.vue'
+import { vRoving } from '@/logic/roving'
 
 /** The shelf ranked by its worst load, and what a spacer under the spring fitted would do instead. */
 const props = defineProps<{
@@ -42,7 +43,7 @@ const why = (r: NonNullable<typeof rows.value>[number]): string =>
   <section class="ranks" aria-label="The shelf under every load">
     <div class="top">
       <h3 aria-level="2">The shelf under every load</h3>
-      <div role="tablist" aria-label="Which end" class="ends">
+      <div v-roving role="tablist" aria-label="Which end" class="ends">
         <button
           v-for="e in ['front', 'rear'] as const"
           :key="e"

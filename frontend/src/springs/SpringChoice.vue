@@ -29,6 +29,7 @@ import ShelfFilters from './ShelfFilters.vue'
 import { noFilters } from './bench'
 import SpringForm from './SpringForm.vue'
 import SpringHead from './SpringHead.vue'
+import { vRoving } from '@/logic/roving'
 
 /** A choice, not a form: the strip above, springs that really exist below, each with the first thing against it. */
 const vehicle = useVehicle()
@@ -212,7 +213,7 @@ const waiting = computed(() => {
 
 <template>
   <SpringHead view="choice">
-    <div class="ends" role="tablist" aria-label="Which end">
+    <div class="ends" v-roving role="tablist" aria-label="Which end">
       <button
         v-for="e in ['front', 'rear'] as const"
         :key="e"

@@ -8,6 +8,7 @@ import { useUnits } from '@/composables/useUnits'
 import { toleranceOf } from '@/logic/tolerances'
 
 import { readBench } from './bench'
+import { vRoving } from '@/logic/roving'
 
 /** A spring typed in: by its rate, its wire, or the readings of a bench; it goes on the shelf too. */
 type Way = 'maker' | 'wire' | 'bench'
@@ -150,7 +151,7 @@ async function add(): Promise<void> {
     <v-card class="pa-6">
       <form data-fields @submit.prevent="add">
         <h2>{{ part ? `${part.part.code}, put right` : 'A spring typed in' }}</h2>
-        <div class="ways" role="tablist" aria-label="How its rate is known">
+        <div class="ways" v-roving role="tablist" aria-label="How its rate is known">
           <button
             v-for="w in WAYS"
             :key="w.id"

@@ -17,6 +17,7 @@ import IndexDrawing from './IndexDrawing.vue'
 import LevelCheck from './LevelCheck.vue'
 import OrderOfWork from './OrderOfWork.vue'
 import TurnEffect from './TurnEffect.vue'
+import { vRoving } from '@/logic/roving'
 
 /** The index bench: a height on a torsion bar asked for, spline moves answered, or turns of its bolt. */
 const props = defineProps<{ end: EndName }>()
@@ -155,7 +156,7 @@ async function chart(): Promise<void> {
         @update:model-value="
           (v) => vehicle.edit(`plate as read, ${end} ${side}`, [{ path: [...base(place), 'plate_read'], value: v }])
         " />
-      <div role="tablist" aria-label="Which side" class="sides">
+      <div v-roving role="tablist" aria-label="Which side" class="sides">
         <button
           v-for="s in ['left', 'right'] as const"
           :key="s"

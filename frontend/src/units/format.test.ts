@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 
 import { sentence } from '@/logic/sentence'
 
-import { percent, show } from './format'
+import { choicesOf, percent, show, systemWords, withUnit } from './format'
 
 describe('figures', () => {
   it('are written as on the sheet', () => {
@@ -22,5 +22,21 @@ describe('figures', () => {
     expect(sentence('Held by only {held}; {wanted} wanted, {over}', numbers, 'metric')).toBe(
       'Held by only ~2.4 mm; 3 mm wanted, 4 %',
     )
+  })
+})
+
+describe('a unit of its own', () => {
+  it('is shown for its quantity and leaves the others', () => {
+    const system = withUnit('metric', 'pressure', 'psi')
+    expect(system).toBe('metric;pressure=psi')
+    expect(show(2e5, 'Pa', system, { unit: true })).toBe('29.0 psi')
+    expect(show(0.354, 'm', system, { unit: true })).toBe('354 mm')
+    expect(show(0.0254, 'm', withUnit(system, 'length', 'in'), { kind: 'fine length' })).toBe('1.000')
+  })
+  it('is dropped where it is chosen as the system has it, and of two the last counts', () => {
+    expect(withUnit('metric;pressure=psi', 'pressure', 'bar')).toBe('metric')
+    expect(withUnit('metric;pressure=psi;mass=lb', 'mass', 'kg')).toBe('metric;pressure=psi')
+    expect(choicesOf('inch;mass=kg').find((c) => c.group === 'mass')).toMatchObject({ now: 'kg' })
+    expect(systemWords('metric;rate=lbf/in')).toBe('mm · lbf/in')
   })
 })

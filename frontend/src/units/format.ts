@@ -1,6 +1,8 @@
 import table from './table.json'
 
-export type System = keyof typeof table.systems
+type Base = keyof typeof table.systems
+/** One of the three systems; behind it what has a unit of its own: "metric;pressure=psi". */
+export type System = string
 export type Kind = keyof (typeof table.systems)['metric']
 
 export interface ShowOptions {
@@ -29,11 +31,52 @@ const WRITTEN: Record<string, string> = {
 }
 const dimensions = Object.entries(table.dimensions) as [string, { si: string; units: Record<string, number> }][]
 
-export const SYSTEMS: { id: System; words: string }[] = [
+export const SYSTEMS: { id: Base; words: string }[] = [
   { id: 'metric', words: 'mm · N/mm' },
   { id: 'inch', words: 'in · lbf/in' },
   { id: 'kgf', words: 'mm · kgf/mm' },
 ]
+
+type Rows = Record<string, (string | number)[]>
+const groups = table.groups as Record<string, string[]>
+const everySystem = Object.values(table.systems) as Rows[]
+const made = new Map<System, Rows>()
+/** Every row of a system, its own choices put in; what is not known leaves the row as it is. */
+function rowsOf(system: System): Rows {
+  const kept = made.get(system)
+  if (kept) return kept
+  const [base = 'metric', ...own] = system.split(';')
+  const rows: Rows = { ...((table.systems as Record<string, Rows>)[base] ?? table.systems.metric) }
+  for (const choice of own) {
+    const [group = '', unit = ''] = choice.split('=')
+    for (const name of groups[group] ?? []) {
+      const row = everySystem.map((r) => r[name]).find((r) => r?.[0] === unit)
+      if (row) rows[name] = row
+    }
+  }
+  made.set(system, rows)
+  return rows
+}
+/** What may have a unit of its own, the units there are for it, and which of them is shown. */
+export const choicesOf = (system: System): { group: string; units: string[]; now: string }[] =>
+  Object.entries(groups).map(([group, names]) => ({
+    group,
+    units: [...new Set(everySystem.map((r) => String(r[names[0]!]![0])))],
+    now: String(rowsOf(system)[names[0]!]![0]),
+  }))
+/** The system with another unit for one quantity; chosen as the system has it, the choice is dropped. */
+export function withUnit(system: System, group: string, unit: string): System {
+  const [base = 'metric', ...own] = system.split(';')
+  const rest = own.filter((c) => !c.startsWith(`${group}=`))
+  const usual = choicesOf(base).find((c) => c.group === group)?.now
+  return [base, ...(unit === usual ? rest : [...rest, `${group}=${unit}`])].join(';')
+}
+/** A unit as it is written. */
+export const writtenUnit = (unit: string): string => WRITTEN[unit] ?? unit
+/** The system in words: lengths and rates as they are shown. */
+export const systemWords = (system: System): string =>
+  ['m', 'N/m'].map((si) => unitShown(si, system).written).join(' · ')
+export const baseOf = (system: System): string => system.split(';')[0]!
 
 /** The unit a system shows for an SI unit: its name in the table, its factor, its decimals. */
 export function unitShown(
@@ -42,7 +85,7 @@ export function unitShown(
   kind?: Kind,
 ): { name: string; written: string; factor: number; decimals: number } {
   const [name, dimension] = dimensions.find(([, d]) => d.si === si) ?? ['ratio', { si: '', units: { '': 1 } }]
-  const row = (table.systems[system] as Record<string, (string | number)[]>)[kind ?? name] ?? [si, 3]
+  const row = rowsOf(system)[kind ?? name] ?? [si, 3]
   const unit = String(row[0])
   return { name: unit, written: WRITTEN[unit] ?? unit, factor: dimension.units[unit] ?? 1, decimals: Number(row[1]) }
 }
