@@ -28,17 +28,16 @@ ARGS = [
 VIEWS: dict[str, tuple[str, str, int, int]] = {
     "garage": ("/", "light", 1280, 800),
     "brief": ("{nettle}/brief", "light", 1280, 800),
-    "survey": ("{nettle}/survey", "light", 1280, 800),
+    "walk-phone": ("{nettle}/survey", "light", 390, 700),
     "geometry": ("{nettle}/geometry", "light", 1280, 800),
     "springs": ("{nettle}/springs", "light", 1280, 800),
+    "springs-dark": ("{nettle}/springs", "dark", 1280, 800),
+    "springs-820": ("{nettle}/springs", "light", 820, 1180),
     "loads": ("{bramble}/springs?view=loads", "light", 1280, 800),
     "travel": ("{sedge}/travel", "light", 1280, 800),
     "damping": ("{nettle}/damping", "light", 1280, 800),
-    "bounce": ("{nettle}/damping?view=bounce", "light", 1280, 800),
-    "compare": ("{nettle}/compare", "light", 1280, 800),
     "height": ("{nettle}/height", "light", 1280, 800),
     "index": ("{tansy}/height", "light", 1280, 800),
-    "sag": ("{magpie}/height", "light", 1280, 800),
     "sag-phone": ("{magpie}/walk", "light", 390, 844),
     "fit": ("{nettle}/fit", "light", 1280, 800),
     "set-down": ("{nettle}/settle", "light", 1280, 800),
@@ -50,6 +49,7 @@ VIEWS: dict[str, tuple[str, str, int, int]] = {
 PRESSED: dict[str, tuple[str, ...]] = {
     "set-down": ("Setup fitted", "round 1"),
     "log": ("Setup fitted",),
+    "walk-phone": ("Walk round",),
 }
 
 

@@ -20,6 +20,7 @@ from feder.core.formulas import (
     measured_rate,
     motion_ratio,
     ride,
+    road,
     roll,
     sag,
     splines,
@@ -29,7 +30,7 @@ from feder.core.formulas import (
 )
 from feder.core.numbers.quantities import Columns, Count, Range, Unit
 from feder.core.numbers.working import Formula, metadata
-from feder.core.solvers import damper_curve, decay, settle, two_mass
+from feder.core.solvers import damper_curve, decay, road_response, settle, two_mass
 
 Derived = tuple[str, Callable[[dict[str, Any]], float]]
 Kind = Literal["number", "integer", "flag", "choice", "list", "rows", "reading"]
@@ -212,5 +213,8 @@ _ALL = (
     Entry(alignment.tie_rod_turns),
     Entry(alignment.camber_shift),
     Entry(settle.settling),
+    Entry(road.wk_weight, result="weight"),
+    Entry(road.road_spectrum, result="density"),
+    Entry(road_response.road_response),
 )
 ENTRIES: dict[str, Entry] = {entry.name: entry for entry in _ALL}

@@ -166,6 +166,8 @@ def _with_unit(value: float, unit: str, dimension: Dimension) -> Quantity:
         return Quantity(
             value * masses[plain] * GRAVITY, f"{value:g} {unit} read as its weight, times 9.80665 m/s²"
         )
+    if dimension.name == "wave number" and "rad" in plain:
+        raise Unreadable(f"is in {unit}, 2π of which are one wave: write it in cycle/m")
     for other in BY_SI.values():
         if plain in _names(other) and other is not dimension:
             raise Unreadable(f"is a {other.name} ({unit}); wanted is a {dimension.name}" + _example(dimension))

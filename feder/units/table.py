@@ -143,6 +143,7 @@ DIMENSIONS: tuple[Dimension, ...] = (
             UnitOf("in/s", INCH),
         ),
     ),
+    Dimension("wave number", "cycle/m", (UnitOf("cycle/m", 1.0, ("cycles/m", "c/m")),)),
     Dimension("acceleration", "m/s^2", (UnitOf("m/s^2", 1.0, ("m/s²", "m/s2")),)),
     Dimension("time", "s", (UnitOf("s", 1.0), UnitOf("ms", 1e-3))),
     Dimension(

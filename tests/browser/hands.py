@@ -19,12 +19,24 @@ class Keyboard:
         """Tab, or Shift and Tab where it lies before, until the control has the focus."""
         expect(control).to_be_attached()
         element = control.element_handle()
+        if element.get_attribute("role") == "tab" and element.evaluate("e => e.tabIndex < 0"):
+            return self._walk_tabs(control)
         key = "Shift+Tab" if element.evaluate(BEFORE) else "Tab"
         for _ in range(MOST_TABS):
             if element.evaluate(HERE) or (not element.evaluate("e => e.isConnected") and control.evaluate(HERE)):
                 return
             self.page.keyboard.press(key)
         raise AssertionError(f"{control} cannot be reached with Tab")
+
+    def _walk_tabs(self, control: Locator) -> None:
+        """A list of tabs is one stop: to the one that is chosen, and on by arrows."""
+        tabs = control.locator("xpath=ancestor::*[@role='tablist'][1]").get_by_role("tab")
+        self.reach(tabs.and_(self.page.get_by_role("tab", selected=True)))
+        for _ in range(tabs.count()):
+            if control.evaluate(HERE):
+                return
+            self.page.keyboard.press("ArrowRight")
+        raise AssertionError(f"{control} cannot be reached by arrows")
 
     def press(self, control: Locator) -> None:
         self.reach(control)

@@ -99,7 +99,7 @@ def measure(hand: Hand, page: Page, car) -> None:
     hand.station("Geometry", "3")
     hand.fill(page.get_by_label("wheelbase", exact=True), mm(car.vehicle.wheelbase.value))
     for name in ENDS:
-        measure_end(hand, page.get_by_role("region", name=name, exact=True), getattr(car.vehicle.ends, name))
+        measure_end(hand, page.locator(f'[aria-label="{name}"]'), getattr(car.vehicle.ends, name))
 
 
 def measure_end(hand: Hand, part: Locator, end: End) -> None:

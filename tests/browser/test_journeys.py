@@ -73,7 +73,7 @@ def test_a_newcomer_makes_a_car_and_gets_a_sheet(served, watched):
     station(page, "Geometry")
     fill(page, "wheelbase", "2.65 m")
     for end, track, unsprung, ratio in (("front", "1480", "38", "0.95"), ("rear", "1470", "36", "0.8")):
-        part = page.get_by_role("region", name=end, exact=True)
+        part = page.locator(f'[aria-label="{end}"]')
         part.get_by_label("track").fill(track)
         part.get_by_label("unsprung mass, each corner").fill(unsprung)
         if end == "front":

@@ -62,7 +62,7 @@ def test_leaves_become_coilovers_in_a_plan_and_as_found_stays(served, watched):
     page.get_by_role("heading", level=1).click()
     page.keyboard.press("3")
     # at the axle a leaf needs no ratio typed
-    rear = page.get_by_role("region", name="rear", exact=True)
+    rear = page.locator('[aria-label="rear"]')
     fill_in(rear, "motion ratio", "")
     expect(ladders(page)).to_contain_text("24.0")
     take(page, "low on springs")

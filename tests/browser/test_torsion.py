@@ -43,12 +43,12 @@ def test_from_readings_of_bar_and_arm_to_a_verified_plate_on_both_sides(served, 
         ),
         ("rear", (("track", "1400"), ("unsprung mass, each corner", "27"), ("full droop", "430"))),
     ):
-        part = page.get_by_role("region", name=name, exact=True)
+        part = page.locator(f'[aria-label="{name}"]')
         for label, text in fields:
             if label == "motion ratio":
                 hand.choose(part.get_by_label("motion ratio: which way round"), "spring / wheel")
             hand.fill(part.get_by_role("textbox", name=label, exact=True), text)
-    rear = page.get_by_role("region", name="rear", exact=True)
+    rear = page.locator('[aria-label="rear"]')
     for label, text in (
         ("arm, bar axis to wheel centre", "400"),
         ("left arm reads", "8 deg 36"),

@@ -51,7 +51,8 @@ def test_the_walk_keeps_its_keys_and_replaces_what_was_refused(served, watched, 
 def test_numbers_that_count_only_together_wait_over_stations_and_a_reload(served, watched, tmp_path):
     page = watched()
     open_nettle(page, served(demo=True), "3")
-    rear = page.get_by_role("region", name="rear", exact=True)
+    rear = page.locator('[aria-label="rear"]')
+    unfold(page, "Bars and roll")
     length = rear.get_by_label("lower arm, length")
     length.fill("340")
     length.press("Enter")
@@ -60,7 +61,7 @@ def test_numbers_that_count_only_together_wait_over_stations_and_a_reload(served
     expect(length).to_have_value("340")
     page.reload()
     expect(length).to_have_value("340")
-    expect(rear).to_contain_text("Counts once the angle is typed too")
+    expect(page.get_by_text("Counts once the angle is typed too")).to_be_visible()
     rear.get_by_label("lower arm, angle as found, outer end up +").fill("-8")
     rear.get_by_label("lower arm, angle as found, outer end up +").press("Enter")
     saved(page)

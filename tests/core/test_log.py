@@ -252,3 +252,16 @@ def test_a_log_goes_out_as_csv_and_comes_back_and_starts_no_formula():
     ):
         with pytest.raises(BadFile):
             log_from_csv(bad, PLACES)
+
+
+def test_distance_counts_from_where_it_was_fitted_and_without_that_from_the_first_reading():
+    car = driven([(d, 0.3500 + 0.0015 * exp(-d / 300)) for d in (40, 100, 150)])
+    at = car.setups[-1].odometer
+    assert at is not None
+    end = settling_of(car, "fitted").ends[0]
+    assert end.points[0].distance == 40 * KM
+    # little is to come, but nothing is flat before 200 km after the first reading
+    assert not end.flat
+    assert end.flat_at == pytest.approx(240 * KM)
+    untold = car.but(setups=(*car.setups[:-1], car.setups[-1].but(odometer=None)))
+    assert [p.distance for p in settling_of(untold, "fitted").ends[0].points] == [0.0, 60 * KM, 110 * KM]

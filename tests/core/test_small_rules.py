@@ -24,7 +24,7 @@ from feder.demo.finch import finch
 from feder.demo.magpie import magpie
 from feder.demo.nettle import nettle
 from tests.changes import applied, with_end, with_side
-from tests.core.test_findings import rigid
+from tests.core.test_findings import both, rigid
 from tests.core.test_findings_parts import drooping, slack_from
 from tests.core.test_findings_sags import balanced
 from tests.sheet.test_sheet_measured import page
@@ -169,3 +169,31 @@ def test_pads_and_people_may_be_too_many_or_too_few_and_a_turn_more_is_as_usual_
         assert all(sizes[-s] == weight for s, weight in sizes.items())
     assert min(s for s, _ in usual("hung")) > 0
     assert dict(usual("turns"))[4] == 0.25
+
+
+@pytest.mark.parametrize(
+    ("limit", "kilos", "words"),
+    # by the scales of the demo car: 308, 298, 207 and 197 kg
+    [("gross", 1010, "Gross"), ("front_axle", 606, "Front axle"), ("rear_axle", 404, "Rear axle")],
+)
+def test_each_limit_of_the_plate_is_held_against_its_own_wheels(limit, kilos, words):
+    def told(by):
+        car = nettle()
+        car = car.but(vehicle=car.vehicle.but(plate=car.vehicle.plate.but(**{limit: kilos + by})))
+        return [f for f in evaluate(car, "plan").findings if f.rule == "plate_exceeded"]
+
+    (found,) = told(-0.5)
+    assert found.text.startswith(words)
+    assert found.numbers["now"].value == pytest.approx(kilos)
+    assert told(0.5) == []
+
+
+@pytest.mark.parametrize("told", [True, False])
+def test_a_stop_squeezed_at_rest_says_whether_its_force_is_counted(told):
+    car = both(nettle(), "front", hub_to_arch=0.316)
+    part = car.vehicle.ends.front.bump_stop.but(points=((0.0, 0.0), (0.02, 900.0)) if told else None)
+    found = next(
+        f for f in evaluate(with_end(car, "front", bump_stop=part), "plan").findings if f.rule == "rests_on_stop"
+    )
+    assert ("Its force is counted" in found.reason) == told
+    assert ("not counted" in found.reason) == (not told)

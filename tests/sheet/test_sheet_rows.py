@@ -15,6 +15,7 @@ from feder.demo.nettle import nettle
 from feder.demo.sedge import sedge
 from feder.demo.settled import settled_nettle
 from feder.demo.tansy import tansy
+from feder.sheet.cycle import steering_rows
 from feder.sheet.more import further
 from tests.changes import with_side
 from tests.sheet.test_sheet_measured import page, rows
@@ -226,3 +227,28 @@ def test_toe_read_as_an_angle_is_told_across_its_rim():
     wheels = tuple(w.but(toe=None, toe_angle=0.01) if w.place == "front_left" else w for w in newest.wheels)
     car = car.but(surveys=(*car.surveys[:-1], newest.but(wheels=wheels)))
     assert evaluate(car, "fitted").corners["front_left"].toe_measured.value == pytest.approx(0.380 * sin(0.01))
+
+
+@pytest.mark.parametrize(("system", "factor", "more"), [("metric", 1e3, 0), ("inch", 1 / 0.0254, 1)])
+def test_a_bikes_steering_is_told_with_the_places_its_unit_needs(system, factor, more):
+    report = evaluate(magpie(), "plan", against="found")
+    rows = {row[0]: row for row in steering_rows(report, system)}
+    said = report.steering
+    for words, figure, places in (
+        ("trail", said.trail, more),
+        ("wheelbase", said.wheelbase, more),
+        ("rear arm", said.swingarm, None),
+        ("rake", said.rake, None),
+    ):
+        size, digits = (180 / PI, 1) if places is None else (factor, places)
+        now = f"{figure.value * size:.{digits}f}".replace("-", "−")
+        assert rows[words][2].removeprefix("~") == now
+        assert rows[words][1].removeprefix("~") == f"{figure.was * size:.{digits}f}".replace("-", "−")
+
+
+def test_what_is_not_known_of_the_steering_has_no_row():
+    report = evaluate(magpie(), "plan", against="found")
+    report.steering.seat_height = report.steering.lean_ridden = None
+    rows = {row[0] for row in steering_rows(report, "metric")}
+    assert {"rake", "trail", "wheelbase", "rear arm"} < rows
+    assert not rows & {"seat", "in a bend"}

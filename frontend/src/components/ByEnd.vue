@@ -8,7 +8,7 @@ const ENDS: EndName[] = ['front', 'rear']
 
 <template>
   <div class="by-end">
-    <section v-for="end in ENDS" :key="end" :aria-label="end">
+    <section v-for="end in ENDS" :key="end" :role="plain || bare ? 'group' : undefined" :aria-label="end">
       <component :is="plain ? 'p' : 'h2'" v-if="!bare" class="end-name" :class="{ small: plain }">
         <svg width="34" height="8" aria-hidden="true">
           <path

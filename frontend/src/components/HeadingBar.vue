@@ -112,4 +112,5 @@ const mass = useSteady(() => vehicle.report.value?.vehicle.total_mass ?? null)
 @media (max-width: 900px), (max-height: 700px) { .veh span { display: none; } .veh { flex: 0 1 120px; min-width: 80px; } .veh b { font-size: 1.25rem; } .save:not(.kept, .stale) { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); } }
 @media (max-width: 600px) { .head { padding: 2px 8px; } .veh { flex: 1 1 90px; } .tools { order: 1; } .line { order: 2; flex: 1 0 100%; } .tool[aria-label='Keys'] { display: none; } }
 @media (max-width: 420px) { .tool { min-width: 40px; } .tool.w { padding: 0 4px; font-size: var(--t-1); } .tools { gap: 0; } }
+@media (max-height: 500px) { .head.head { flex-wrap: nowrap; padding: 0 8px; } .veh.veh { flex: 0 1 70px; min-width: 50px; } .tool[aria-label='Keys'] { display: none; } .tools { margin-left: 0; gap: 0; } .line { order: 0; flex: 1 1 200px; } }
 </style>

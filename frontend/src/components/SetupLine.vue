@@ -12,10 +12,12 @@ const vehicle = useVehicle()
 const box = ref<HTMLElement | null>(null)
 // as wide as there is room for, so that no name is scaled
 const { width: room } = useElementSize(box)
-const width = computed(() => Math.min(LINE_WIDTH, Math.max(280, (Math.round(room.value) || 500) - 48)))
+const width = computed(() => Math.min(LINE_WIDTH, Math.max(230, (Math.round(room.value) || 500) - 48)))
 const line = useSteady(() =>
   layoutSetups(vehicle.document.value?.setups ?? [], vehicle.setup.value?.id ?? '', width.value),
 )
+/** Its name; where it is cut, what is seen of it as well, so that a voice can call it. */
+const called = (n: SetupNode): string => (n.words === n.name ? n.name : `${n.name}: ${n.words}`)
 const current = computed(() => vehicle.setup.value)
 
 function open(node: SetupNode): void {
@@ -79,12 +81,11 @@ function remove(): void {
         class="node"
         role="button"
         tabindex="0"
-        :aria-label="n.id ? `Setup ${n.name}` : `Make the setup ${n.name} from this one`"
+        :aria-label="n.id ? `Setup ${called(n)}` : `Make the setup ${called(n)} from this one`"
         :aria-pressed="n.here"
         @click="open(n)"
         @keydown.enter="open(n)"
         @keydown.space.prevent="open(n)">
-        <title>{{ n.name }}</title>
         <rect :x="n.x - 36" :y="n.up ? 0 : n.y - 16" width="72" :height="n.up ? 24 : 46" fill="transparent" />
         <path v-if="n.here" :class="['h-here', { fact: n.stage !== 'plan' }]" :d="`M${n.x} ${n.y - 8}l8 8-8 8-8-8z`" />
         <circle v-else-if="n.id" class="h-ring" :cx="n.x" :cy="n.y" r="5" />

@@ -49,6 +49,15 @@ export function useAnnouncing(vehicle: VehicleWork): Ref<string> {
         ...against,
       ].join('; ')
   }, REST)
-  watch(vehicle.report, () => void tell(), { immediate: true })
+  watch(
+    vehicle.report,
+    (now) => {
+      if (last || !now) return void tell()
+      // what stands when the page opens is not a change
+      last = now
+      setup = vehicle.setup.value?.id
+    },
+    { immediate: true },
+  )
   return said
 }

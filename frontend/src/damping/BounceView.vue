@@ -136,7 +136,7 @@ const HAND = [
           take out
         </button>
       </h2>
-      <div v-if="runs.length" class="runs" v-roving role="tablist" aria-label="let-goes">
+      <div v-if="runs.length" v-roving class="runs" role="tablist" aria-label="let-goes">
         <button
           v-for="(r, i) in runs"
           :key="i"

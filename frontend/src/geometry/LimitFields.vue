@@ -39,7 +39,7 @@ const touched = (end: EndName): Figure | null | undefined => vehicle.report.valu
         >
       </div>
     </div>
-    <section v-for="end in ENDS" :id="`limits-${end}`" :key="end" class="readings" :aria-label="end">
+    <section v-for="end in ENDS" :id="`limits-${end}`" :key="end" class="readings" role="group" :aria-label="end">
       <svg width="26" height="8" aria-hidden="true">
         <path d="M0 4H26" :stroke-dasharray="end === 'rear' ? '7 4' : undefined" />
       </svg>

@@ -33,8 +33,9 @@ export function layoutSetups(
 ): { nodes: SetupNode[]; links: { d: string; done: boolean }[] } {
   const nodes: SetupNode[] = []
   const links: { d: string; done: boolean }[] = []
-  const step = Math.min(WIDE, (width - 2 * LEFT) / 3)
-  const x = (i: number): number => LEFT + i * step
+  const left = width < 300 ? 30 : LEFT
+  const step = Math.min(WIDE, (width - 2 * left) / 3)
+  const x = (i: number): number => left + i * step
   const most = Math.floor((step - 4) / LETTER)
   STAGES.forEach((stage, i) => {
     const own = setups.filter((s) => s.stage === stage)

@@ -46,7 +46,7 @@ const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
         >{{ v.words }}</router-link
       >
     </nav>
-    <div v-if="!two && view !== 'bounce'" class="end sides" v-roving role="tablist" aria-label="Which side">
+    <div v-if="!two && view !== 'bounce'" v-roving class="end sides" role="tablist" aria-label="Which side">
       <button
         v-for="s in ['both', 'left', 'right'] as const"
         :key="s"

@@ -143,7 +143,7 @@ function added(): void {
           <li v-for="f in faults.slice(0, 20)" :key="f.place + f.message">{{ f.place }}: {{ f.message }}</li>
         </ul>
       </div>
-      <div class="kinds" v-roving role="tablist" aria-label="What is on the shelf">
+      <div v-roving class="kinds" role="tablist" aria-label="What is on the shelf">
         <button
           v-for="k in ['springs', 'dampers'] as const"
           :key="k"

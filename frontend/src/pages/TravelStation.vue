@@ -89,7 +89,7 @@ const trimToFit = (): void => void (stop.value?.trim != null && setStop(stop.val
 <template>
   <div class="bench-top">
     <h1>Travel</h1>
-    <div class="end tabs" v-roving role="tablist" aria-label="Which corner">
+    <div v-roving class="end tabs" role="tablist" aria-label="Which corner">
       <button v-for="p in PLACES" :key="p" class="tab" role="tab" :aria-selected="p === place" @click="place = p">
         <svg v-if="flagged(p)" width="14" height="16" viewBox="-2 -14 18 22" aria-hidden="true">
           <path class="fl-f" d="M0 6V-12l14 5-14 5" /></svg

@@ -107,7 +107,7 @@ const COLUMNS = [
 </script>
 
 <template>
-  <div class="states" v-roving role="tablist" aria-label="Load states">
+  <div v-roving class="states" role="tablist" aria-label="Load states">
     <button v-for="(l, i) in states" :key="l.id" class="tab" role="tab" :aria-selected="i === at" @click="index = i">
       {{ l.name }}</button><button class="act" @click="addState">New load state</button>
   </div>

@@ -79,6 +79,7 @@ const against = computed(() => {
   const side = o.side ? `${o.side.replace('_', ' ')}: ` : ''
   return side + sentence(o.text, o.numbers, units.system.value)
 })
+const offersPair = computed(() => !!props.row.pair && !props.disabled && props.row.objection?.rule === 'loose_at_droop')
 /** The figures of the row as they are written, and read out. */
 const shownOf = computed(() => {
   const { wheel_rate: rate, frequency, damping, over_front: over } = props.row
@@ -154,17 +155,15 @@ const shownOf = computed(() => {
         :class="{ fact: !row.chosen, stop: Math.abs(ladder.sits) > 0.5 }"
         :d="`M${x(-ladder.sits) - 7} 4h14l-7 12z`" />
     </svg>
-    <span class="c-ag" :title="against"
-      ><template v-if="row.objection"
-        ><b :class="`grade-${row.objection.grade}`">{{ GRADES[row.objection.grade] }}</b> {{ against
-        }}<button
-          v-if="row.pair && !disabled && row.objection?.rule === 'loose_at_droop'"
-          class="pair"
-          @click="$emit('pair')">
-          with {{ row.pair.code.split('+').at(-1)?.trim() }}
-        </button></template
-      ><span v-else class="quiet">{{ row.frequency ? 'nothing against it' : 'not judged yet' }}</span></span
-    >
+    <span class="c-ag">
+      <span v-if="row.objection" class="says" :class="{ one: offersPair }" :title="against"
+        ><b :class="`grade-${row.objection.grade}`">{{ GRADES[row.objection.grade] }}</b> {{ against }}</span
+      >
+      <span v-else class="quiet">{{ row.frequency ? 'nothing against it' : 'not judged yet' }}</span>
+      <button v-if="offersPair" class="pair" @click="$emit('pair')">
+        with {{ row.pair!.code.split('+').at(-1)?.trim() }}
+      </button>
+    </span>
   </div>
 </template>
 
@@ -177,11 +176,11 @@ const shownOf = computed(() => {
 .c-part b { display: block; font-size: var(--t-4); font-weight: 600; line-height: 1.1; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .c-part i { font-style: normal; font-size: var(--t-1); color: var(--ink-2); white-space: nowrap; }
 .c-n { text-align: right; font-size: var(--t-4); white-space: nowrap; position: relative; z-index: 1; min-height: 44px; cursor: help; } .c-n:disabled { cursor: default; } .c-n:hover:enabled { text-decoration: underline dotted; text-underline-offset: 4px; text-decoration-thickness: 1px; } .c-n.why { color: var(--look); font-weight: 600; }
-.c-lad { grid-column: 6; } .c-ag { grid-column: 8; line-height: 1.15; display: -webkit-box; -webkit-box-orient: vertical; -webkit-line-clamp: 2; overflow: hidden; }
+.c-lad { grid-column: 6; } .c-ag { grid-column: 8; line-height: 1.15; min-width: 0; } .says { display: -webkit-box; -webkit-box-orient: vertical; -webkit-line-clamp: 2; overflow: hidden; } .says.one { -webkit-line-clamp: 1; }
 .c-n small { display: block; font-size: var(--t-1); color: var(--ink-2); line-height: 1; } .c-n small.why { color: var(--look); font-weight: 600; }
-.pair { position: relative; z-index: 1; min-height: 24px; margin-left: 6px; text-decoration: underline; text-underline-offset: 3px; }
+.pair { position: relative; z-index: 1; min-height: 28px; text-decoration: underline; text-underline-offset: 3px; }
 .plumb { stroke: var(--plan); stroke-width: 1; }
 .sel { background: var(--plan-tint); } .sel .c-part b { color: var(--plan); }
 @media (max-width: 700px) { .c-row { content-visibility: auto; contain-intrinsic-size: auto 45px; grid-template-columns: 112px 54px 54px 1fr; } .c-lad { grid-column: 1 / 4; } .c-ag { grid-column: 4; } }
-@media (pointer: coarse) { .c-ag { display: block; } .pair { display: block; min-height: 44px; margin-left: 0; } }
+@media (pointer: coarse) { .pair { display: block; min-height: 44px; } }
 </style>

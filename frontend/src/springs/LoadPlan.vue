@@ -151,7 +151,7 @@ const carried = computed(() =>
     </p>
   </template>
   <template v-else>
-    <div class="states" v-roving role="tablist" aria-label="Load states">
+    <div v-roving class="states" role="tablist" aria-label="Load states">
       <button
         v-for="(l, i) in states"
         :key="l.id"

@@ -213,7 +213,7 @@ const waiting = computed(() => {
 
 <template>
   <SpringHead view="choice">
-    <div class="ends" v-roving role="tablist" aria-label="Which end">
+    <div v-roving class="ends" role="tablist" aria-label="Which end">
       <button
         v-for="e in ['front', 'rear'] as const"
         :key="e"
@@ -224,11 +224,12 @@ const waiting = computed(() => {
         <svg width="25" height="6" aria-hidden="true">
           <path d="M0 3H25" :stroke-dasharray="e === 'rear' ? '7 4' : undefined" /></svg
         >{{ e === 'front' ? 'Front' : 'Rear' }}
-        <span class="which">
+        <span class="spring-of">
           <b :class="{ fact: vehicle.setup.value?.stage !== 'plan' }">{{
             chosen(e)?.code ?? barOf(vehicle.setup.value?.sides?.[SIDES[e][0]])?.code ?? 'none yet'
           }}</b>
-          <span v-if="chosen(e)?.rate" class="rate">{{
+          {{ ' '
+          }}<span v-if="chosen(e)?.rate" class="rate">{{
             units.show(chosen(e)!.rate!.value, 'N/m', { unit: true }).replace(/[.,]0(?= )/, '')
           }}</span>
         </span>
@@ -367,7 +368,7 @@ const waiting = computed(() => {
 .ends { display: flex; }
 .tab { height: 44px; padding: 0 0 0 6px; margin-left: 14px; display: flex; align-items: center; gap: 7px; font-size: var(--t-3); border-bottom: 3px solid transparent; white-space: nowrap; }
 .tab[aria-selected="true"] { border-color: var(--ink); font-weight: 600; }
-.tab b { font-weight: 600; color: var(--plan); } .which { display: grid; text-align: left; line-height: 1.05; } .rate { font-size: var(--t-1); font-weight: 400; color: var(--ink-2); } .tab b.fact { color: var(--ink); }
+.tab b { font-weight: 600; color: var(--plan); } .spring-of { display: grid; text-align: left; line-height: 1.05; } .rate { font-size: var(--t-1); font-weight: 400; color: var(--ink-2); } .tab b.fact { color: var(--ink); }
 .tab path { stroke: currentColor; stroke-width: 2.25; fill: none; }
 .say { margin: 2px 0 6px; font-size: var(--t-3); min-height: 32px; } .say em { font-style: normal; font-weight: 600; }
 .cands { border-top: var(--l-mid) solid var(--ink); }

@@ -151,7 +151,7 @@ async function add(): Promise<void> {
     <v-card class="pa-6">
       <form data-fields @submit.prevent="add">
         <h2>{{ part ? `${part.part.code}, put right` : 'A spring typed in' }}</h2>
-        <div class="ways" v-roving role="tablist" aria-label="How its rate is known">
+        <div v-roving class="ways" role="tablist" aria-label="How its rate is known">
           <button
             v-for="w in WAYS"
             :key="w.id"
