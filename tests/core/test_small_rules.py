@@ -197,3 +197,11 @@ def test_a_stop_squeezed_at_rest_says_whether_its_force_is_counted(told):
     )
     assert ("Its force is counted" in found.reason) == told
     assert ("not counted" in found.reason) == (not told)
+
+
+@pytest.mark.parametrize(("ratio", "odd"), [(0.31, False), (0.29, True), (1.14, False), (1.16, True)])
+def test_a_typed_motion_ratio_is_rare_below_three_tenths_and_above_115_hundredths(ratio, odd):
+    car = nettle()
+    spring = car.vehicle.ends.rear.spring.but(ratio=car.vehicle.ends.rear.spring.ratio.but(value=ratio))
+    rules = {f.rule for f in evaluate(with_end(car, "rear", spring=spring), "plan").findings if f.place == "rear"}
+    assert ("ratio_inverted" in rules) == odd
