@@ -61,3 +61,22 @@ def test_long_words_and_many_states_stay_on_the_paper(paper, tmp_path):
         for n in range(8)
     )
     assert off_page(paper, tmp_path, car.but(loads=states), plan) == []
+
+
+CUT = """[...document.querySelectorAll('.page td.box b, .page .corner .n, .page .corner .f')]
+  .filter((e) => e.scrollWidth > e.clientWidth + 1 && !e.classList.contains('long'))
+  .map((e) => e.textContent.trim())"""
+
+
+@pytest.mark.parametrize("made", [nettle, bramble, magpie])
+def test_long_names_leave_the_first_page_whole_and_its_date_readable(paper, tmp_path, made):
+    car = made()
+    about = "the long description that a club's form asks for, driver aboard, half a tank, spare at home " * 2
+    vehicle = car.vehicle.but(name="Nettle of the upper valley, second shell " * 2, description=about[:160])
+    setups = tuple(s.but(name="the one with the long arms and the soft front of last summer") for s in car.setups)
+    car = car.but(vehicle=vehicle, setups=setups)
+    for setup in car.setups[:2]:
+        assert off_page(paper, tmp_path, car, setup.id) == []
+        assert paper.evaluate(CUT) == []
+        low = paper.evaluate("document.querySelector('.page .head').getBoundingClientRect().height")
+        assert low < 90
