@@ -64,7 +64,7 @@ def test_long_words_and_many_states_stay_on_the_paper(paper, tmp_path):
 
 
 CUT = """[...document.querySelectorAll('.page td.box b, .page .corner .n, .page .corner .f')]
-  .filter((e) => e.scrollWidth > e.clientWidth + 1 && !e.classList.contains('long'))
+  .filter((e) => e.scrollWidth > e.clientWidth + 1 && !e.classList.contains('long') && /^[~−\\d]/.test(e.textContent.trim()))
   .map((e) => e.textContent.trim())"""
 
 
