@@ -14,6 +14,7 @@ from feder.core.document.survey import Reading, Survey
 from feder.core.document.vehicle import AntiRollBar
 from feder.core.numbers.errors import OutOfRange
 from feder.core.report.evaluate import evaluate_plain
+from feder.demo.settled import settled_nettle
 from tests.changes import with_end, with_side
 from tests.core.test_set_down import fitted
 from tests.reference.hidden import CORNERS, drawn
@@ -189,3 +190,15 @@ def test_two_rounds_on_scales_that_scatter_bring_a_hidden_car_within_half_a_perc
     collars = {p: getattr(now.setups[2].sides, p).collar - getattr(car.setups[2].sides, p).collar for p in CORNERS}
     masses, _ = masses_at(hidden.data, 2, collars)
     assert (masses["front_right"] + masses["rear_left"]) / sum(masses.values()) == pytest.approx(0.5, abs=0.005)
+
+
+def test_earlier_weighings_are_told_by_their_own_share():
+    car = settled_nettle().document
+    later = car.surveys[-1]
+    masses = dict(zip(PLACES, (320.0, 290.0, 210.0, 190.0), strict=True))
+    again = later.but(
+        id="weighed-again", readings=tuple(Reading(place=p, quantity="mass", value=m) for p, m in masses.items())
+    )
+    told = corner_weights(car.but(surveys=(*car.surveys, again)), "fitted").before
+    # the round before read 313, 294.5, 203 and 200.5 kg
+    assert [(r.cross, r.total) for r in told] == [(pytest.approx((294.5 + 203) / 1011), pytest.approx(1011.0))]

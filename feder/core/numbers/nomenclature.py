@@ -3,6 +3,7 @@
 A row is name: (symbol, one sentence). Units live in the signatures. Terms follow ISO 8855 and SAE J670.
 """
 
+from feder.core.numbers.nomenclature_of_roads import ON_THE_ROAD
 from feder.core.numbers.nomenclature_of_settling import ON_THE_GROUND
 
 TERMS: dict[str, tuple[str, str]] = {
@@ -382,23 +383,12 @@ TERMS: dict[str, tuple[str, str]] = {
     "pattern": ("n", "Share of a corner in that pattern."),
     "pattern_flex": ("Σn²/k", "Flexibility of the four corners to that pattern."),
     "pattern_square": ("Σn²", "Sum of squares of the pattern."),
-    # a random road
-    "road_class": ("class", "Roughness of a road, from A, a new motorway, to H, hardly a road (ISO 8608)."),
-    "wave_number": ("n", "Waves of the road in a metre of it."),
-    "class_density": ("Gd(n₀)", "Displacement density of a class of roads at 0.1 cycle/m."),
-    "density": ("Gd", "Displacement density of the road, one-sided, over wave number."),
-    "comfort_weight": ("|W_k|", "How much a vertical vibration of a frequency counts for a person (ISO 2631-1)."),
-    "acceleration": ("a", "Acceleration, root mean square."),
-    "road_acceleration": ("a", "Acceleration of the body, root mean square."),
-    "weighted_acceleration": ("a_w", "The same as a person weighs it, by Wk."),
-    "tyre_load_change": ("F_dyn", "Change of the tyre's load about its mean, root mean square."),
-    "tyre_load": ("F_dyn", "Change of the tyre's load about its mean, root mean square."),
-    "road_travel": ("z_rel", "Body less wheel, root mean square."),
     "weight": ("W_i", "Load on a wheel."),
     "weight_change": ("ΔW", "Change of a wheel's load."),
     "perch_move": ("u", "Move of a perch, at the wheel, body up positive."),
     "body_rise": ("Δh", "Rise of the body at a corner."),
     **ON_THE_GROUND,
+    **ON_THE_ROAD,
 }
 
 
