@@ -28,6 +28,8 @@ MIXED = {
     "feder.core.formulas.measured_rate.fitted_rate", "feder.core.formulas.measured_rate.fitted_r_squared", "feder.core.formulas.measured_rate.fitted_error",
     # the standard atmosphere carries Pa and 1/m in its constants
     "feder.core.formulas.air.outside_at",
+    # a class of roads is named at 0.1 cycle/m
+    "feder.core.formulas.road.density_at",
     # the pattern of a rigid body carries 1/m, and its sums with it
     "feder.core.formulas.corner_weights.pattern_size_of", "feder.core.formulas.corner_weights.weight_change_of", "feder.core.formulas.corner_weights.smallest_move",
 }  # fmt: skip
