@@ -78,5 +78,14 @@ def test_long_names_leave_the_first_page_whole_and_its_date_readable(paper, tmp_
     for setup in car.setups[:2]:
         assert off_page(paper, tmp_path, car, setup.id) == []
         assert paper.evaluate(CUT) == []
+        # the longest date there is stands whole, that of the survey too
+        html = sheet_html(car, setup.id, "inch", 12, date(2026, 9, 27), FONTS.as_uri())
+        (tmp_path / "dated.html").write_text(html.replace("survey of 2 June 2026", "survey of 27 September 2026"))
+        paper.goto((tmp_path / "dated.html").as_uri())
+        assert (
+            paper.evaluate("""[...document.querySelectorAll('.page .head td.box')].slice(1, 3)
+          .flatMap((e) => [e, e.querySelector('b')]).filter((e) => e.scrollWidth > e.clientWidth + 1).length""")
+            == 0
+        )
         low = paper.evaluate("document.querySelector('.page .head').getBoundingClientRect().height")
         assert low < 90
