@@ -57,7 +57,7 @@ const FIGURES = [
   { key: 'mass', words: 'scale would show', title: 'weight', options: { unit: true, decimals: 0 } },
 ] as const
 const labels = computed(() => [
-  'hub to arch wanted',
+  vehicle.isFound.value ? 'hub to arch' : 'hub to arch wanted',
   'body',
   'collar',
   ...FIGURES.map((f) => f.words),
