@@ -18,9 +18,11 @@ from feder.api.known import Known
 from feder.api.log import log
 from feder.api.pairing import pairing
 from feder.api.plans import plans
+from feder.api.prove import prove
 from feder.api.questions import questions
 from feder.api.rooms import Rooms
 from feder.api.sags import sags
+from feder.api.searches import Searches
 from feder.api.settle import settle
 from feder.api.sheets import sheets
 from feder.api.shelf import shelf
@@ -79,6 +81,7 @@ def create_app(
         documents=Known(),
         today=today,
         devices=Devices(sessions),
+        searches=Searches(),
         codes=Codes(),
         address=address,
     )
@@ -101,6 +104,7 @@ def create_app(
         cards,
         settle,
         log,
+        prove,
         terms,
     ):
         app.register_api(blueprint)

@@ -8,6 +8,7 @@ from flask import current_app
 
 from feder.api.codes import Codes
 from feder.api.known import Known
+from feder.api.searches import Searches
 from feder.core.document.damper import DamperPart
 from feder.core.document.setup import SpringPart
 from feder.store.devices import Devices
@@ -34,6 +35,7 @@ class Rooms:
     today: Callable[[], date]
     devices: Devices
     codes: Codes
+    searches: Searches
     address: str | None = None
     """Where a paired phone finds Feder; nothing while it serves this machine only."""
 

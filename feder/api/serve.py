@@ -12,6 +12,7 @@ from waitress import create_server
 
 from feder.api import logs
 from feder.api.app import create_app
+from feder.api.compiling import compile_behind
 from feder.api.rooms import Rooms
 from feder.api.security import LOCAL
 from feder.core.numbers.errors import FederError
@@ -53,6 +54,7 @@ def serve(*, demo: bool) -> int:
         sys.stderr.write(f"Port {port} cannot be used{where} ({error.strerror}). FEDER_PORT chooses another.\n")
         return 1
     gc.freeze()
+    compile_behind(data)
     sys.stdout.write(f"Feder is at http://127.0.0.1:{port}   (data in {data}; Ctrl-C ends it)\n")
     if host is not None:
         sys.stdout.write(f"Paired devices find it at {app.extensions['feder'].address}; pair them under Devices\n")

@@ -6,6 +6,7 @@ from feder.core.document.base import PLACES, DampingValue, EndName, LengthValue,
 from feder.core.document.brief import Band, Brief, Targets
 from feder.core.document.document import Document
 from feder.core.document.fitting import Fastener, Hangs
+from feder.core.document.road import Proving, RoadPiece
 from feder.core.document.setup import Clicks, Seat, Setup, Sides, SideSetup, SpringPart, StopTrim
 from feder.core.document.survey import Conditions, Reading, Survey, SurveyQuantity
 from feder.core.document.vehicle import BumpStopPart, End, Ends, Limits, Mount, Plate, RatioTyped, Tyre, Vehicle
@@ -53,8 +54,20 @@ def nettle() -> Document:
         surveys=(_survey(),),
         setups=(_found(), _plan()),
         fasteners=_fasteners(),
+        proving=Proving(road="own", speed=60 / 3.6, own=_hill()),
         notes="Mark each collar with paint before the first run. Wet tyres stand 8 mm taller.",
     )
+
+
+def _hill() -> tuple[RoadPiece, ...]:
+    """The lane up to the hill: two bumps at the farm, then the patched stretch."""
+
+    def flat(length: float) -> RoadPiece:
+        return RoadPiece(kind="flat", length=length)
+
+    bump = RoadPiece(kind="bump", length=3, height=0.05)
+    rough = RoadPiece(kind="rough", length=40, road_class="C", alike=True)
+    return flat(5), bump, flat(9), bump, flat(20), rough, flat(5)
 
 
 def _vehicle() -> Vehicle:

@@ -91,11 +91,11 @@ MEASURED = set_down(
     nettle(), "plan", dict.fromkeys(("front_left", "front_right", "rear_left", "rear_right"), 0.355)
 )
 CASES = {
-    "index": (tansy(), index_of_tansy, ("rear", "rear_left", "rear_right"), 3),
+    "index": (tansy(), index_of_tansy, ("rear", "rear_left", "rear_right"), 5),
     "bolt": (teasel(), bolt_of_teasel, ("front", "front_left", "front_right"), 1),
     "loads": (bramble(), loads_of_bramble, ("rear", "rear_left", "rear_right"), 2),
-    "heights": (MEASURED, heights_of_nettle, ("rear", "rear_left", "rear_right"), 2),
-    "sags": (magpie(), sags_of_a_bike, ("front", "rear"), 3),
+    "heights": (MEASURED, heights_of_nettle, ("rear", "rear_left", "rear_right"), 5),
+    "sags": (magpie(), sags_of_a_bike, ("front", "rear"), 5),
     "air": (finch(), sags_of_a_bike, ("front", "rear"), 3),
 }
 

@@ -9,6 +9,7 @@ from feder.core.document.base import PLACES, WHEELS, Ident, Model, Name, Place, 
 from feder.core.document.brief import Brief
 from feder.core.document.fitting import Fastener, OwnCard
 from feder.core.document.load_spring import BandSpring
+from feder.core.document.road import Proving
 from feder.core.document.setup import Setup, TorsionBarPart
 from feder.core.document.survey import Survey
 from feder.core.document.upgrade import upgraded
@@ -53,6 +54,7 @@ class Document(Model):
     setups: Annotated[tuple[Setup, ...], Field(min_length=1, max_length=200)]
     fasteners: Annotated[tuple[Fastener, ...], Field(max_length=80)] = ()
     card: OwnCard = OwnCard()
+    proving: Proving = Proving()
     notes: Text = ""
 
     @model_validator(mode="after")

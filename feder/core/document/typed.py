@@ -4,6 +4,11 @@ from feder.core.practice.targets import FLAT_RIDE
 from feder.core.practice.usual import COMPRESSIBLE, HELD_AT_DROOP
 
 TYPED: dict[str, tuple[str, float, float]] = {
+    "Proving.speed": ("m/s", 10 / 3.6, 250 / 3.6),
+    "Proving.seed": ("", 0, 1_000_000),
+    "RoadPiece.length": ("m", 0.05, 2000),
+    "RoadPiece.height": ("m", 0.001, 0.5),
+    "RoadPiece.wave": ("m", 0.2, 200),
     "AlignmentAdjuster.least camber": ("rad", -0.3, 0.3),
     "AlignmentAdjuster.least caster": ("rad", -0.3, 0.3),
     "AlignmentAdjuster.least toe": ("m", -0.05, 0.05),

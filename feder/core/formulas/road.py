@@ -1,7 +1,7 @@
 """Random roads by class (ISO 8608), and how the body of a person weighs vertical vibration (ISO 2631-1)."""
 
 from math import pi, sqrt
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
 from feder.core.numbers.quantities import Frequency, Ratio, Unit, Within
 from feder.core.numbers.working import checked, formula, given, solved
@@ -42,14 +42,19 @@ _F1, _F2, _F3, _F4, _Q4, _F5, _Q5, _F6, _Q6 = 0.4, 100.0, 12.5, 12.5, 0.63, 2.37
 
 
 def wk_at(frequency: float) -> float:
-    """|Wk| at a frequency in Hz: high pass, low pass, acceleration to velocity, upward step (ISO 2631-1)."""
+    """|Wk| at a frequency in Hz (ISO 2631-1)."""
+    return float(abs(wk_response(frequency)))
+
+
+def wk_response(frequency: Any) -> Any:
+    """Wk with its phase, at one frequency or many: high pass, low pass, acceleration to velocity, step."""
     s = 2j * pi * frequency
     w1, w2, w3, w4, w5, w6 = (2 * pi * f for f in (_F1, _F2, _F3, _F4, _F5, _F6))
     high = s * s / (s * s + sqrt(2) * w1 * s + w1 * w1)
     low = w2 * w2 / (s * s + sqrt(2) * w2 * s + w2 * w2)
     turn = (1 + s / w3) / (1 + s / (_Q4 * w4) + (s / w4) ** 2)
     step = (1 + s / (_Q5 * w5) + (s / w5) ** 2) / (1 + s / (_Q6 * w6) + (s / w6) ** 2) * (w5 / w6) ** 2
-    return float(abs(high * low * turn * step))
+    return high * low * turn * step
 
 
 @checked

@@ -76,3 +76,8 @@ LEAST_TURN = usual(0.035, "rad", "Least turn of a plate between two readings tha
 DAMPER_LEFT = usual(0.030, "m", "Wheel travel left at one end of a damper below which it stands too near to it.")
 LINK_OFF = usual(0.005, "m", "How far a bar's link may miss the length that keeps its arms before it is told.")
 STOP_CUT = usual(0.0005, "m", "How closely a bump stop is cut: what is shorter by less is not told.")
+# runs over a road
+STOP_HARD = usual(0.5, "", "Force of a stop, as a share of the wheel's load at rest, from which it is met hard.")
+AIR_LOOK = usual(0.01, "s", "Time off the ground in a run from which it is told.")
+HARSHER = usual(0.05, "", "Rise of the weighted acceleration that is held against a brief that asks for comfort.")
+DIVE_LOOK = usual(radians(2.0), "rad", "Dive of the nose in braking that is told.")

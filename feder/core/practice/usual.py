@@ -12,3 +12,8 @@ HELD_AT_DROOP = usual(0.003, "m", "Compression that keeps a spring seated at ful
 PRELOAD = usual(0.010, "m", "Compression at full extension of a spring of which none was told.")
 RING = usual(0.005, "m", "Thickness of the ring between two springs; it adds to the length.")
 FAST_EXPONENT = usual(1.3, "", "Polytropic exponent of a fast stroke, in which the air keeps its heat.")
+ASSUMED_TYRES = {
+    "car": usual(200e3, "N/m", "Vertical rate of a car's tyre, where it is not told."),
+    "motorcycle": usual(170e3, "N/m", "Vertical rate of a motorcycle's tyre, where it is not told."),
+    "bicycle": usual(90e3, "N/m", "Vertical rate of a wide bicycle tyre, where it is not told."),
+}

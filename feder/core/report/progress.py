@@ -14,6 +14,7 @@ STATIONS: tuple[Station, ...] = (
     "height",
     "travel",
     "damping",
+    "prove",
     "fit",
     "settle",
     "sheet",
@@ -30,10 +31,11 @@ def stations(case: Case, findings: list[Finding]) -> list[StationReport]:
         "height": _height(case),
         "travel": _travel(case),
         "damping": _damping(case),
+        "prove": [],
         "fit": _fit(case),
         "settle": _settle(case),
     }
-    apart = ("brief", "travel", "damping", "fit", "settle")
+    apart = ("brief", "travel", "damping", "prove", "fit", "settle")
     waits["sheet"] = [f"{s}: {w[0]}" for s, w in waits.items() if w and s not in apart]
     begun = {
         "brief": case.document.brief != type(case.document.brief)(),
@@ -43,6 +45,7 @@ def stations(case: Case, findings: list[Finding]) -> list[StationReport]:
         "height": any(_asked(case.side(p)) for p in case.places),
         "travel": any(end.end.bump_stop or end.end.travel for end in case.facts.ends.values()),
         "damping": any(_knobs(case.side(p)) for p in case.places),
+        "prove": case.document.proving != type(case.document.proving)(),
         "fit": bool(case.document.fasteners) or _fitted(case),
         "settle": any(case.document.rounds_of(case.setup.id)) and not case.is_found,
         "sheet": False,

@@ -38,7 +38,7 @@ def figure(value: float | None, unit: str) -> Figure | None:
 
 Grade = Literal["stop", "look", "note"]
 Station = Literal[
-    "brief", "survey", "geometry", "springs", "height", "travel", "damping", "fit", "settle", "sheet"
+    "brief", "survey", "geometry", "springs", "height", "travel", "damping", "prove", "fit", "settle", "sheet"
 ]
 
 

@@ -1393,6 +1393,159 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/prove/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Both setups driven: traces, figures, verdict and findings. */
+        post: operations["prove_run_of_run_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prove/whys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Of each figure that changed the one thing that, put back, undoes most of it. */
+        post: operations["prove_whys_of_whys_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prove/speeds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Comfort and grip of both setups at other speeds. */
+        post: operations["prove_speeds_of_speeds_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prove/traces.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** All traces of both runs as a file. */
+        post: operations["prove_traces_of_traces_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prove/roads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The roads that come with Feder, for a kind of vehicle. */
+        get: operations["prove_roads_of_roads_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prove/profile": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A measured profile read from a CSV file, sent as it is; nothing is stored. */
+        post: operations["prove_profile_of_profile_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prove/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin to look for clicks; a search that still runs is stopped. */
+        post: operations["prove_search_begun_search_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prove/search/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far a search has come, with its answer so far. */
+        get: operations["prove_search_of_search__string_id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prove/search/{id}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Stop a search; what it has found so far stays. */
+        post: operations["prove_search_stopped_search__string_id__stop_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/terms": {
         parameters: {
             query?: never;
@@ -1733,7 +1886,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "fit" | "settle" | "sheet";
+            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "prove" | "fit" | "settle" | "sheet";
             /** Text */
             text: string;
             /**
@@ -1967,7 +2120,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "fit" | "settle" | "sheet";
+            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "prove" | "fit" | "settle" | "sheet";
             /**
              * State
              * @enum {string}
@@ -2102,7 +2255,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "fit" | "settle" | "sheet";
+            station: "brief" | "survey" | "geometry" | "springs" | "height" | "travel" | "damping" | "prove" | "fit" | "settle" | "sheet";
             /** Anchor */
             anchor: string;
             /**
@@ -2937,6 +3090,16 @@ export interface components {
              *     }
              */
             card?: components["schemas"]["OwnCard"];
+            /**
+             * @default {
+             *       "road": "bump",
+             *       "speed": 16.666666666666668,
+             *       "seed": 7,
+             *       "own": [],
+             *       "on_sheet": false
+             *     }
+             */
+            proving?: components["schemas"]["Proving"];
             /**
              * Notes
              * @default
@@ -3802,6 +3965,37 @@ export interface components {
              */
             per_turn?: number | null;
         };
+        /**
+         * Proving
+         * @description The trial that setups of this vehicle are driven through, and the road put together for it.
+         */
+        Proving: {
+            /**
+             * Road
+             * @default bump
+             */
+            road?: string;
+            /**
+             * Speed
+             * @default 16.666666666666668
+             */
+            speed?: number;
+            /**
+             * Seed
+             * @default 7
+             */
+            seed?: number;
+            /**
+             * Own
+             * @default []
+             */
+            own?: components["schemas"]["RoadPiece"][];
+            /**
+             * On Sheet
+             * @default false
+             */
+            on_sheet?: boolean;
+        };
         /** RateValue */
         RateValue: {
             /**
@@ -3932,6 +4126,50 @@ export interface components {
              * @default null
              */
             tolerance?: number | null;
+        };
+        /**
+         * RoadPiece
+         * @description One piece of road: `height` is a bump's or a step's, a hole's depth, waves' from trough to crest.
+         */
+        RoadPiece: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "flat" | "bump" | "step" | "hole" | "waves" | "sweep" | "rough" | "profile";
+            /** Length */
+            length: number;
+            /**
+             * Height
+             * @default null
+             */
+            height?: number | null;
+            /**
+             * Wave
+             * @default null
+             */
+            wave?: number | null;
+            /**
+             * Road Class
+             * @default null
+             */
+            road_class?: ("A" | "B" | "C" | "D" | "E" | "F" | "G" | "H") | null;
+            /**
+             * Sides
+             * @default both
+             * @enum {string}
+             */
+            sides?: "both" | "left" | "right" | "opposite";
+            /**
+             * Alike
+             * @default false
+             */
+            alike?: boolean;
+            /**
+             * Points
+             * @default null
+             */
+            points?: number[][] | null;
         };
         /**
          * Seat
@@ -9678,6 +9916,551 @@ export interface components {
              */
             left_out?: number;
         };
+        /** RunAnswer */
+        RunAnswer: {
+            run: components["schemas"]["Trialled"];
+        };
+        /**
+         * Driven
+         * @description One setup's run.
+         */
+        Driven: {
+            /** Setup */
+            setup: string;
+            traces: components["schemas"]["Traces"];
+            figures: components["schemas"]["Figures"];
+            /** Limits */
+            limits: components["schemas"]["RunLimits"][];
+            /** Rides */
+            rides: number[];
+            /** Damping */
+            damping: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * EndOn
+         * @description An end on a stretch of the road. Of two wheels the worse one is told, watts are both wheels' together.
+         */
+        EndOn: {
+            /** Comfort */
+            comfort: number;
+            /** Acceleration */
+            acceleration: number;
+            /** Grip */
+            grip: number;
+            /** Least */
+            least: number;
+            /** Air Times */
+            air_times: number;
+            /** Air Time */
+            air_time: number;
+            /** Watts */
+            watts: number;
+            /** Stop Times */
+            stop_times: number;
+            /** Stop Time */
+            stop_time: number;
+            /** Stop Force */
+            stop_force: number;
+            /** Topped Times */
+            topped_times: number;
+            /** Topped Time */
+            topped_time: number;
+            /** Bump */
+            bump: number;
+            /** Droop */
+            droop: number;
+            /** Jacked */
+            jacked: number;
+            /** Slow */
+            slow: number;
+            /** Fast */
+            fast: number;
+        };
+        /**
+         * Figures
+         * @description All figures of a run by stretch; `all` is the whole of it.
+         */
+        Figures: {
+            /** Stretches */
+            stretches: string[];
+            /** Ends */
+            ends: {
+                [key: string]: {
+                    [key: string]: components["schemas"]["EndOn"];
+                };
+            };
+            /** Pitch */
+            pitch: {
+                [key: string]: components["schemas"]["PitchOn"];
+            };
+            /** Travel */
+            travel: components["schemas"]["Histogram"][];
+            /** Velocity */
+            velocity: components["schemas"]["Histogram"][];
+        };
+        /**
+         * Histogram
+         * @description Share of time in even bins from `start` on.
+         */
+        Histogram: {
+            /** Start */
+            start: number;
+            /** Width */
+            width: number;
+            /** Shares */
+            shares: number[];
+        };
+        /**
+         * PitchOn
+         * @description Pitch of the body on a stretch, rad; nose up positive. `dies` after its last obstacle, nothing where it
+         *     does not come to rest before the next stretch.
+         */
+        PitchOn: {
+            /** Rms */
+            rms: number;
+            /** Up */
+            up: number;
+            /** Down */
+            down: number;
+            /** Peak */
+            peak: number | null;
+            /** Dies */
+            dies: number | null;
+            /** Roll */
+            roll: number;
+        };
+        /**
+         * RunCell
+         * @description A figure of one end, or of the body: as in the compared setup, and now.
+         */
+        RunCell: {
+            /** Words */
+            words: string;
+            was: components["schemas"]["Figure"];
+            now: components["schemas"]["Figure"];
+        };
+        /**
+         * RunLimits
+         * @description Of a wheel's travel from ride, as a run takes them.
+         */
+        RunLimits: {
+            /** Droop */
+            droop: number;
+            /** Stop */
+            stop: number;
+            /** Solid */
+            solid: number;
+        };
+        /**
+         * RunRow
+         * @description One row of the verdict: what it tells of each end, whether it is better, and in words what changed.
+         */
+        RunRow: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "comfort" | "grip" | "travel" | "pitch" | "roll" | "dampers";
+            /** Cells */
+            cells: components["schemas"]["RunCell"][];
+            /**
+             * Judged
+             * @enum {string}
+             */
+            judged: "better" | "look" | "same";
+            /** Text */
+            text: string;
+            /** Numbers */
+            numbers: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+        };
+        /**
+         * RunVerdict
+         * @description The rows, and one sentence that says the worse things as plainly as the better ones.
+         */
+        RunVerdict: {
+            /** Text */
+            text: string;
+            /** Numbers */
+            numbers: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Rows */
+            rows: components["schemas"]["RunRow"][];
+        };
+        /**
+         * Stretch
+         * @description A part of the road that is told apart: between two distances of the front axle.
+         */
+        Stretch: {
+            /** Name */
+            name: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Random */
+            random: boolean;
+            /**
+             * Quiet
+             * @default 0
+             */
+            quiet?: number;
+        };
+        /**
+         * TraceEnds
+         * @description The ends of a trace, and the distances at which it reaches them.
+         */
+        TraceEnds: {
+            /** Most */
+            most: number;
+            /** Most At */
+            most_at: number;
+            /** Least */
+            least: number;
+            /** Least At */
+            least_at: number;
+        };
+        /**
+         * Traces
+         * @description Motion from where the vehicle stands still: body over both axles up, pitch nose up, roll left side up.
+         */
+        Traces: {
+            /** Front */
+            front: number[];
+            /** Rear */
+            rear: number[];
+            /** Pitch */
+            pitch: number[];
+            /** Roll */
+            roll: number[];
+            front_told: components["schemas"]["TraceEnds"];
+            rear_told: components["schemas"]["TraceEnds"];
+            pitch_told: components["schemas"]["TraceEnds"];
+            roll_told: components["schemas"]["TraceEnds"];
+            /** Wheels */
+            wheels: components["schemas"]["WheelTrace"][];
+        };
+        /**
+         * Trialled
+         * @description Two setups over one road. Distances are those of the front axle; the rear one follows by the wheelbase.
+         */
+        Trialled: {
+            /** Time */
+            time: number[];
+            /** Distance */
+            distance: number[];
+            /** Road */
+            road: number[][];
+            /** Wheelbase */
+            wheelbase: number;
+            /** Stretches */
+            stretches: components["schemas"]["Stretch"][];
+            now: components["schemas"]["Driven"];
+            was: components["schemas"]["Driven"];
+            verdict: components["schemas"]["RunVerdict"];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            /** Assumed */
+            assumed: string[];
+        };
+        /** WheelTrace */
+        WheelTrace: {
+            place: components["schemas"]["Place"];
+            /** Travel */
+            travel: number[];
+            /** Load */
+            load: number[];
+            /** Height */
+            height: number[];
+            travel_told: components["schemas"]["TraceEnds"];
+            load_told: components["schemas"]["TraceEnds"];
+            /** Still */
+            still: number;
+        };
+        /**
+         * RunQuestion
+         * @description A setup and the one it is held against, over the road that the document tells.
+         */
+        RunQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            /** Against */
+            against: string;
+            /**
+             * Load State
+             * @default null
+             */
+            load_state?: string | null;
+        };
+        /** WhysAnswer */
+        WhysAnswer: {
+            /** Whys */
+            whys: components["schemas"]["Why"][];
+        };
+        /**
+         * Why
+         * @description What a figure would be with one thing put back, and how much of its change that undoes.
+         */
+        Why: {
+            /** Row */
+            row: string;
+            /** Cell */
+            cell: string;
+            /** Part */
+            part: string;
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /** Value */
+            value: number;
+            /** Unit */
+            unit: string;
+            /** Undoes */
+            undoes: number;
+        };
+        /** SpeedsAnswer */
+        SpeedsAnswer: {
+            /** Speeds */
+            speeds: components["schemas"]["AtSpeed"][];
+        };
+        /** AtSpeed */
+        AtSpeed: {
+            /** Speed */
+            speed: number;
+            /** Was */
+            was: {
+                [key: string]: [
+                    number,
+                    number
+                ];
+            };
+            /** Now */
+            now: {
+                [key: string]: [
+                    number,
+                    number
+                ];
+            };
+        };
+        /** RoadsAnswer */
+        RoadsAnswer: {
+            /** Roads */
+            roads: components["schemas"]["KnownRoad"][];
+        };
+        /**
+         * KnownRoad
+         * @description A road by name: pieces, or a manoeuvre on a flat one; its words on the screen, and what is in it.
+         */
+        KnownRoad: {
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+            /** Told */
+            told: string;
+            /**
+             * Pieces
+             * @default []
+             */
+            pieces?: components["schemas"]["RoadPiece"][];
+            /** @default null */
+            manoeuvre?: components["schemas"]["Manoeuvre"] | null;
+        };
+        /**
+         * Manoeuvre
+         * @description An acceleration that rises from nothing to `amount`, is held, and goes again; on a flat road.
+         */
+        Manoeuvre: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "braking" | "driving" | "corner" | "slalom";
+            /** Amount */
+            amount: number;
+            /**
+             * Seconds
+             * @default 3
+             */
+            seconds?: number;
+        };
+        /** ProfileAnswer */
+        ProfileAnswer: {
+            piece: components["schemas"]["RoadPiece"];
+        };
+        /** SearchAnswer */
+        SearchAnswer: {
+            /** Id */
+            id: string;
+            search: components["schemas"]["SearchShown"];
+        };
+        /**
+         * CellShown
+         * @description A pair: comfort and grip over those of the present clicks (more is worse), and what forbids it.
+         */
+        CellShown: {
+            /** Rebound */
+            rebound: number;
+            /** Bump */
+            bump: number;
+            /** Comfort */
+            comfort: number;
+            /** Grip */
+            grip: number;
+            /** Ratio */
+            ratio: number;
+            /** Harder */
+            harder: boolean;
+            /** Off Band */
+            off_band: boolean;
+            /** Near Best */
+            near_best: boolean;
+        };
+        /**
+         * ClickTurn
+         * @description One knob of the proposal.
+         */
+        ClickTurn: {
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /** Acts */
+            acts: string;
+            /** Was */
+            was: number;
+            /** Now */
+            now: number;
+        };
+        /**
+         * MapShown
+         * @description Clicks are counted from shut.
+         */
+        MapShown: {
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /** Rebound */
+            rebound: string | null;
+            /** Bump */
+            bump: string | null;
+            /** Clicks */
+            clicks: [
+                number,
+                number
+            ];
+            /** Now */
+            now: [
+                number,
+                number
+            ];
+            /** Locked */
+            locked: string[];
+            /** Done */
+            done: number;
+            /** Total */
+            total: number;
+            /** Cells */
+            cells: components["schemas"]["CellShown"][];
+            /** Line */
+            line: [
+                number,
+                number
+            ][];
+            /** Best */
+            best: ([
+                number,
+                number
+            ] | null)[];
+            /** Free Best */
+            free_best: [
+                number,
+                number
+            ] | null;
+        };
+        /**
+         * Proposed
+         * @description What is proposed so far; no turn: leave it.
+         */
+        Proposed: {
+            /** Turns */
+            turns: components["schemas"]["ClickTurn"][];
+            /** Gains */
+            gains: number;
+            /** Compared */
+            compared: [
+                string,
+                components["schemas"]["Figure"],
+                components["schemas"]["Figure"]
+            ][];
+        };
+        /** SearchShown */
+        SearchShown: {
+            /** Comfort */
+            comfort: number;
+            /** Weights */
+            weights: number[];
+            /** Maps */
+            maps: components["schemas"]["MapShown"][];
+            /** Together */
+            together: number;
+            /** Together Total */
+            together_total: number;
+            /** Finished */
+            finished: boolean;
+            /** Trouble */
+            trouble: string;
+            proposed: components["schemas"]["Proposed"] | null;
+        };
+        /** SearchQuestion */
+        SearchQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            /**
+             * Load State
+             * @default null
+             */
+            load_state?: string | null;
+            /**
+             * Comfort
+             * @description Weight of comfort; none: the brief's.
+             * @default null
+             */
+            comfort?: number | null;
+        };
         /** TermsAnswer */
         TermsAnswer: {
             /** Terms */
@@ -13073,6 +13856,284 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    prove_run_of_run_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    prove_whys_of_whys_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhysAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    prove_speeds_of_speeds_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpeedsAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    prove_traces_of_traces_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunQuestion"];
+            };
+        };
+        responses: {
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    prove_roads_of_roads_get: {
+        parameters: {
+            query?: {
+                kind?: "car" | "motorcycle" | "bicycle";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoadsAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    prove_profile_of_profile_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProfileAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    prove_search_begun_search_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SearchQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SearchAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    prove_search_of_search__string_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SearchAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    prove_search_stopped_search__string_id__stop_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SearchAnswer"];
                 };
             };
             /** @description Unprocessable Entity */

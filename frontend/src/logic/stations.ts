@@ -9,6 +9,7 @@ export const STATIONS: { id: Station; words: string; key: string }[] = [
   { id: 'height', words: 'Height', key: '5' },
   { id: 'travel', words: 'Travel', key: '6' },
   { id: 'damping', words: 'Damping', key: '7' },
+  { id: 'prove', words: 'Prove', key: '8' },
   { id: 'fit', words: 'Fit', key: '9' },
   { id: 'settle', words: 'Settle', key: '0' },
   { id: 'sheet', words: 'Sheet', key: 's' },

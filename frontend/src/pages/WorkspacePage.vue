@@ -45,6 +45,7 @@ const benches = {
   height: HeightStation,
   travel: TravelStation,
   damping: defineAsyncComponent(() => import('./DampingStation.vue')),
+  prove: defineAsyncComponent(() => import('./ProveStation.vue')),
   fit: defineAsyncComponent(() => import('./FitStation.vue')),
   settle: defineAsyncComponent(() => import('./SettleStation.vue')),
   sheet: defineAsyncComponent(() => import('./SheetStation.vue')),
@@ -167,7 +168,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
       <component :is="bench" v-else />
     </main>
     <div v-if="station === 'fit'" id="fit-side" class="fit-side"></div>
-    <StancePanel v-else />
+    <StancePanel v-else :riding="station === 'prove'" />
     <WorkLine :here="station" :reports="stations" :vehicle-id="vehicle.id" />
     <p id="said" class="seen-not" aria-live="polite">{{ announced }}</p>
     <WorkingDrawer />

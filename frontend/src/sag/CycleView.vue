@@ -17,6 +17,10 @@ const props = defineProps<{
   rider?: boolean
   /** Extended on a stand. */
   stand?: boolean
+  /** As in the side view of a car: the other body, wheels that are lifted, the road under them. */
+  ghost?: { front: number; rear: number }
+  lift?: { front: number; rear: number }
+  road?: (behind: number) => number
 }>()
 const scene = computed(() => {
   const o = props.outline
@@ -38,11 +42,16 @@ const scene = computed(() => {
   const times = props.times ?? 1
   const sunk = (x: number): number =>
     d ? (d.front + ((d.rear - d.front) * x) / (o.wheelbase * 1000)) * 1000 * times : 0
-  const found = (x: number, y: number): [number, number] => [left + x * scale, floor - y * scale]
-  const plan = (x: number, y: number): [number, number] => found(x, y - sunk(x))
+  const other = (x: number): number =>
+    props.ghost
+      ? (props.ghost.front + ((props.ghost.rear - props.ghost.front) * x) / (o.wheelbase * 1000)) * 1000 * times
+      : 0
+  const at = (x: number, y: number): [number, number] => [left + x * scale, floor - y * scale]
+  const found = (x: number, y: number): [number, number] => at(x, y - other(x))
+  const plan = (x: number, y: number): [number, number] => at(x, y - sunk(x))
   const wheels = [0, o.wheelbase].map((x) => ({
     x: left + x * 1000 * scale,
-    y: floor - o.tyre_radius * 1000 * scale,
+    y: floor - (o.tyre_radius + ((x ? props.lift?.rear : props.lift?.front) ?? 0) * times) * 1000 * scale,
     r: o.tyre_radius * 1000 * scale,
   }))
   const line = (points: [number, number][], at: typeof plan): string =>
@@ -60,9 +69,16 @@ const scene = computed(() => {
     `${(axle[0] + (clamp[0] - axle[0]) * t).toFixed(1)} ${(axle[1] + (clamp[1] - axle[1]) * t).toFixed(1)}`
   const [seat, peg, bar] = [p(shape.seat), p(shape.peg), p(shape.bar)]
   const up = o.roof_height * 1000 * scale
+  let ground = `M0 ${floor}H${props.width}`
+  if (props.road)
+    for (let px = 0; px <= props.width; px += 3)
+      ground =
+        (px ? ground : '') +
+        `${px ? 'L' : 'M'}${px} ${(floor - props.road((px - left) / scale / 1000) * 1000 * times * scale).toFixed(1)}`
   return {
     wheels,
     floor,
+    ground,
     scale,
     body: rounded(shape.body, plan),
     ghost: d ? rounded(shape.body, found) : '',
@@ -127,7 +143,7 @@ const line = computed(() => (props.drop && !props.fact ? 'el-plan' : 'el-only'))
         :cy="scene.man.head[1]"
         :r="scene.man.head[2]"
     /></g>
-    <path class="el-ground" :d="`M0 ${scene.floor}H${width}`" />
+    <path class="el-ground" :d="scene.ground" fill="none" />
   </g>
 </template>
 

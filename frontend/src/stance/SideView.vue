@@ -14,6 +14,12 @@ const props = defineProps<{
   height: number
   /** Drop of the body at front and rear axle, m; null when nothing is planned. */
   drop?: { front: number; rear: number } | null
+  /** The same of the body drawn dashed, where that one moves too. */
+  ghost?: { front: number; rear: number }
+  /** How far the wheels are lifted from where they stand, m. */
+  lift?: { front: number; rear: number }
+  /** Height of the road at a distance behind the front axle, m. */
+  road?: (behind: number) => number
   /** How many times larger the drop is drawn. */
   times?: number
   /** Drawn in ink: found or fitted, not planned. */
@@ -43,11 +49,16 @@ const scene = computed(() => {
   const d = props.drop
   const sunk = (x: number): number =>
     d ? (d.front + ((d.rear - d.front) * x) / (o.wheelbase * 1000)) * 1000 * times : 0
-  const found = (x: number, y: number): [number, number] => [left + x * scale, floor - y * scale]
+  const rises = (b: { front: number; rear: number } | undefined, x: number): number =>
+    b ? (b.front + ((b.rear - b.front) * x) / (o.wheelbase * 1000)) * 1000 * times : 0
+  const found = (x: number, y: number): [number, number] => [
+    left + x * scale,
+    floor - (y - rises(props.ghost, x)) * scale,
+  ]
   const plan = (x: number, y: number): [number, number] => [left + x * scale, floor - (y - (d ? sunk(x) : 0)) * scale]
   const wheel = (x: number) => ({
     x: left + x * 1000 * scale,
-    y: floor - o.tyre_radius * 1000 * scale,
+    y: floor - (o.tyre_radius * 1000 + (x ? (props.lift?.rear ?? 0) : (props.lift?.front ?? 0)) * 1000 * times) * scale,
     r: o.tyre_radius * 1000 * scale,
   })
   return {
@@ -57,8 +68,17 @@ const scene = computed(() => {
     ghost: d ? draw(shape.body, found) : '',
     wheels: [wheel(0), wheel(o.wheelbase)],
     floor,
+    ground: groundLine(left, scale, floor, times),
   }
 })
+/** The road under the vehicle, as much higher as the body's drop. */
+function groundLine(left: number, scale: number, floor: number, times: number): string {
+  if (!props.road) return `M0 ${floor}H${props.width}`
+  let d = ''
+  for (let px = 0; px <= props.width; px += 3)
+    d += `${px ? 'L' : 'M'}${px} ${(floor - props.road((px - left) / scale / 1000) * 1000 * times * scale).toFixed(1)}`
+  return d
+}
 </script>
 
 <template>
@@ -75,6 +95,6 @@ const scene = computed(() => {
       <circle class="rim" :cx="w.x" :cy="w.y" :r="w.r * 0.62" />
       <circle class="rim" :cx="w.x" :cy="w.y" :r="w.r * 0.1" />
     </g>
-    <path class="el-ground" :d="`M0 ${scene.floor}H${width}`" />
+    <path class="el-ground" :d="scene.ground" fill="none" />
   </g>
 </template>

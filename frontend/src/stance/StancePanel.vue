@@ -10,7 +10,8 @@ import StanceLadders from './StanceLadders.vue'
 import StanceSide from './StanceSide.vue'
 import StanceStrip from './StanceStrip.vue'
 
-/** The stance: what the vehicle will do, always in sight. */
+/** The stance: what the vehicle will do, always in sight. Where it is driven, the bench fills it. */
+defineProps<{ riding?: boolean }>()
 const vehicle = useVehicle()
 const working = useWorking()
 // Heights are told, not negotiated: a flexible drawing would be laid out twice, all its words with it, at every change.
@@ -52,7 +53,7 @@ function ask(path: string, title: string): void {
     :style="{ '--room': `${room}px`, '--across': `${width}px` }">
     <StanceStrip v-if="little" :open="open" @toggle="open = !open" />
     <template v-if="!little || open">
-      <StanceSide @ask="ask" />
+      <StanceSide v-if="!riding" @ask="ask" />
       <div v-if="loads.length" class="carry" role="radiogroup" aria-label="What is carried">
         <button
           v-for="l in [
@@ -66,8 +67,9 @@ function ask(path: string, title: string): void {
           {{ l.name }}
         </button>
       </div>
-      <StanceLadders @ask="ask" />
+      <StanceLadders v-if="!riding" @ask="ask" />
     </template>
+    <div v-if="riding" v-show="!little || open" id="riding"></div>
   </aside>
 </template>
 
