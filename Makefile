@@ -1,4 +1,7 @@
 # Two commands matter: make demo, make test. Each sets up whatever is missing or has changed, and says so.
+# the simulation is compiled once, at set-up
+export NUMBA_CACHE_DIR ?= $(CURDIR)/.setup/compiled
+
 .PHONY: demo serve test setup check contracts screenshots bench mutants
 
 demo: setup

@@ -36,6 +36,7 @@ VIEWS: dict[str, tuple[str, str, int, int]] = {
     "loads": ("{bramble}/springs?view=loads", "light", 1280, 800),
     "travel": ("{sedge}/travel", "light", 1280, 800),
     "damping": ("{nettle}/damping", "light", 1280, 800),
+    "prove": ("{nettle}/prove", "light", 1280, 800),
     "height": ("{nettle}/height", "light", 1280, 800),
     "index": ("{tansy}/height", "light", 1280, 800),
     "sag-phone": ("{magpie}/walk", "light", 390, 844),

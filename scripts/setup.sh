@@ -39,6 +39,15 @@ if ! fresh python "$python_sum" || [ ! -x .venv/bin/feder ]; then
   echo "$set_of" >"$stamps/python-set"
 fi
 
+export NUMBA_CACHE_DIR=${NUMBA_CACHE_DIR:-$PWD/$stamps/compiled}
+kernel_sum=$(sum_of feder/core/benches/prove/kernel.py "requirements/$set_of.txt")
+if ! fresh kernel "$kernel_sum"; then
+  say "compiling the simulation (about 15 s)"
+  mkdir -p "$NUMBA_CACHE_DIR"
+  .venv/bin/python -m feder.core.benches.prove.warm
+  echo "$kernel_sum" >"$stamps/kernel"
+fi
+
 .venv/bin/python -m compileall -q feder # so that every start is quick, whatever the environment says of bytecode
 
 node_sum=$(sum_of frontend/package.json frontend/package-lock.json)

@@ -1,5 +1,6 @@
 """What all tests share: the demo car, and an application on a fresh database for each test."""
 
+import os
 from datetime import date
 from pathlib import Path
 
@@ -11,6 +12,9 @@ from feder.api.rooms import Rooms
 from feder.core.document.document import Document
 from feder.demo.nettle import nettle
 from feder.demo.workshop import furnish
+
+# compiled once for all that run beside each other
+os.environ.setdefault("NUMBA_CACHE_DIR", str(Path(__file__).parents[1] / ".setup" / "compiled"))
 
 settings.register_profile("feder", deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
 settings.load_profile("feder")

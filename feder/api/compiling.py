@@ -12,10 +12,9 @@ MODULE = "feder.core.benches.prove.warm"
 
 def compile_behind(data: Path) -> Thread:
     """Compile in the background; whoever asks for a run before that is done waits for it, nobody else."""
-    folder = data / "compiled"
     with contextlib.suppress(OSError):
+        folder = Path(os.environ.setdefault("NUMBA_CACHE_DIR", str(data / "compiled")))
         folder.mkdir(parents=True, exist_ok=True)
-        os.environ.setdefault("NUMBA_CACHE_DIR", str(folder))
     thread = Thread(target=_compile, daemon=True, name="compiling")
     thread.start()
     return thread
@@ -23,8 +22,18 @@ def compile_behind(data: Path) -> Thread:
 
 def _compile() -> None:
     # a compiler in this process would hold up its answers
-    with contextlib.suppress(OSError, subprocess.SubprocessError):
-        subprocess.run([sys.executable, "-m", MODULE], check=False, timeout=300, stdin=subprocess.DEVNULL)
+    if not _is_compiled():
+        null = subprocess.DEVNULL
+        with contextlib.suppress(OSError, subprocess.SubprocessError):
+            told = [sys.executable, "-m", MODULE]
+            subprocess.run(told, check=False, timeout=300, stdin=null, stdout=null, stderr=null)
     from feder.core.benches.prove.warm import warm
 
     warm()
+
+
+def _is_compiled() -> bool:
+    """Whether what is kept is no older than the equations."""
+    written = (Path(__file__).parents[1] / "core" / "benches" / "prove" / "kernel.py").stat().st_mtime
+    kept = Path(os.environ.get("NUMBA_CACHE_DIR", "")).rglob("kernel.march*.nbi")
+    return any(index.stat().st_mtime >= written for index in kept)

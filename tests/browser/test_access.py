@@ -11,11 +11,20 @@ from feder.store.garage import Garage
 AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
 CAR = (
     *("brief", "survey", "geometry", "springs", "springs?view=loads", "springs?view=roll", "height", "travel"),
-    *("damping", "damping?view=bounce", "damping?view=damper", "fit", "sheet", "compare"),
+    *(
+        "damping",
+        "damping?view=bounce",
+        "damping?view=damper",
+        "prove",
+        "prove?view=clicks",
+        "fit",
+        "sheet",
+        "compare",
+    ),
     *("settle?setup=fitted", "settle?setup=fitted&view=weights", "settle?setup=fitted&view=alignment"),
     *("settle?setup=fitted&view=log", "setdown", "weigh", "readout", "entry"),
 )
-BIKE = ("survey", "geometry", "springs", "height", "travel", "damping", "walk")
+BIKE = ("survey", "geometry", "springs", "height", "travel", "damping", "prove", "walk")
 BARS = ("height", "springs", "geometry")
 
 

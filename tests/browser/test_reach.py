@@ -41,7 +41,18 @@ def test_no_text_is_smaller_than_fourteen_pixels(served, watched, tmp_path, widt
     page.set_viewport_size({"width": width, "height": 844})
     car = of(tmp_path, "Nettle")
     small = {}
-    for screen in ("brief", "survey", "geometry", "springs", "height", "travel", "damping", "fit", "settle"):
+    for screen in (
+        "brief",
+        "survey",
+        "geometry",
+        "springs",
+        "height",
+        "travel",
+        "damping",
+        "prove",
+        "fit",
+        "settle",
+    ):
         page.goto(f"{base}/vehicle/{car}/{screen}")
         page.wait_for_load_state("networkidle")
         expect(page.get_by_role("heading", level=1).first).to_be_visible()
@@ -113,7 +124,7 @@ def test_under_a_finger_what_is_tapped_is_44_pixels_high(served, context, tmp_pa
     ).new_page()
     base, car = served(demo=True), of(tmp_path, "Nettle")
     low = {}
-    for screen in ("survey", "geometry", "height", "springs", "travel", "damping"):
+    for screen in ("survey", "geometry", "height", "springs", "travel", "damping", "prove"):
         page.goto(f"{base}/vehicle/{car}/{screen}")
         page.wait_for_load_state("networkidle")
         expect(page.get_by_role("heading", level=1).first).to_be_visible()

@@ -145,6 +145,13 @@ export const FIELDS: Found[] = [
   { words: 'Camber, toe', also: 'alignment tracking', station: 'height', hash: '#settings' },
   { words: 'Clicks, what each gives', also: 'rebound bump compression adjuster damping', station: 'damping' },
   { words: 'Damper curves, measured or a family', also: 'dyno bench csv shock', station: 'damping', view: 'damper' },
+  {
+    words: 'Trial run over a road, against another setup',
+    also: 'simulation simulate bump braking comfort grip prove',
+    station: 'prove',
+  },
+  { words: 'Find clicks', also: 'optimise best damper setting search', station: 'prove', view: 'clicks' },
+  { words: 'Comfort and grip at other speeds', also: 'sweep', station: 'prove', view: 'speeds' },
   { words: 'Bump and droop travel', also: 'rebound jounce limits', station: 'travel' },
   { words: 'Bump stop cut, packers', also: 'bumper shim trim', station: 'travel' },
 ]
@@ -167,6 +174,13 @@ export const FIELDS_OF_TWO: Found[] = [
   { words: 'Verdict, preload turns, pressure', also: 'sag adjuster', station: 'height' },
   { words: 'Lean, seat height, what it takes', also: 'ground clearance', station: 'height' },
   { words: 'Clicks', also: 'rebound compression damper', station: 'height', hash: '#settings' },
+  {
+    words: 'Trial run over a road, against another setup',
+    also: 'simulation simulate bump braking comfort grip prove',
+    station: 'prove',
+  },
+  { words: 'Find clicks', also: 'optimise best damper setting search', station: 'prove', view: 'clicks' },
+  { words: 'Comfort and grip at other speeds', also: 'sweep', station: 'prove', view: 'speeds' },
   { words: 'Oil level, fork spacers, clamp', also: 'fork oil', station: 'height', hash: '#settings' },
   { words: 'Tyre pressure', also: 'tire psi bar', station: 'height', hash: '#settings' },
   { words: 'Travel curve, leverage over the travel', also: 'progression', station: 'travel' },

@@ -46,5 +46,5 @@ const g = computed(() => ['braking', 'driving', 'corner', 'slalom'].includes(pro
 </template>
 
 <style scoped>
-.line { fill: none; stroke: var(--ink); stroke-width: 1.5; stroke-linejoin: round; } text { font-size: var(--t-1); }
+.line { fill: none; stroke: var(--ink); stroke-width: 1.5; stroke-linejoin: round; } text { font-size: 1.05rem; }
 </style>

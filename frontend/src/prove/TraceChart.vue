@@ -94,7 +94,7 @@ const strips = computed<Strip[]>(() => {
     {
       key: 'load',
       words: 'Load',
-      small: `${props.end} wheel`,
+      small: 'wheel',
       now: wheels[0].load,
       was: wheels[1].load,
       low: 0,
@@ -187,6 +187,7 @@ const tell = (s: Strip, v: number | undefined): string => {
     })
   )
 }
+const tagX = computed(() => (narrow.value ? RIGHT.value - 16 : LEFT.value - 18))
 const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
 const wasName = computed(() => vehicle.document.value?.setups.find((s) => s.id === run.value.was.setup)?.name ?? '')
 const words = computed(() => {
@@ -250,7 +251,7 @@ const stretches = computed(() =>
       </template>
       <g v-for="s in stretches" :key="s.start">
         <path class="ba" :d="`M${s.from} 25v-4H${s.to}v4`" />
-        <text v-if="s.to - s.from > 150 || narrow" class="kw" :x="Math.max(s.from + 2, narrow ? 0 : LEFT + 130)" y="17">
+        <text v-if="s.to - s.from > 150 && !narrow" class="kw" :x="Math.max(s.from + 2, LEFT + 130)" y="17">
           {{ s.name }}
         </text>
       </g>
@@ -269,10 +270,10 @@ const stretches = computed(() =>
             fill="url(#dots)" />
           <path class="tlim" :d="`M${LEFT} ${limits.solid}H${RIGHT}M${LEFT} ${limits.droop}H${RIGHT}`" />
           <path v-if="limits.was !== null" class="wasl" :d="`M${LEFT} ${limits.was}H${RIGHT}`" />
-          <rect class="ld-tag" :x="LEFT - 18" :y="limits.solid - 8" width="16" height="16" />
-          <text class="ld-tx" :x="LEFT - 10" :y="limits.solid + 5">S</text>
-          <rect class="ld-tag" :x="LEFT - 18" :y="limits.droop - 8" width="16" height="16" />
-          <text class="ld-tx" :x="LEFT - 10" :y="limits.droop + 5">D</text>
+          <rect class="ld-tag" :x="tagX" :y="limits.solid - 8" width="16" height="16" />
+          <text class="ld-tx" :x="tagX + 8" :y="limits.solid + 5">S</text>
+          <rect class="ld-tag" :x="tagX" :y="limits.droop - 8" width="16" height="16" />
+          <text class="ld-tx" :x="tagX + 8" :y="limits.droop + 5">D</text>
         </template>
         <path v-if="s.key === 'load'" class="off" :d="`M${LEFT} ${s.y(0)}H${RIGHT}`" />
         <path class="tw" :d="s.wasPath" />

@@ -57,6 +57,12 @@ const told = (r: RunRow): string => sentence(r.text, r.numbers, units.system.val
     <caption class="seen-not">
       What the run says, each figure as it was and as it is
     </caption>
+    <colgroup>
+      <col class="c-name" />
+      <col class="c-cell" />
+      <col class="c-cell" />
+      <col />
+    </colgroup>
     <tbody>
       <tr v-for="r in run.verdict.rows" :key="r.name" :class="r.judged">
         <th scope="row">
@@ -80,7 +86,7 @@ const told = (r: RunRow): string => sentence(r.text, r.numbers, units.system.val
 
 <style scoped>
 .verdict { width: 100%; table-layout: fixed; border-collapse: collapse; margin-top: 6px; line-height: 1.2; } tr > * { border-top: 1px solid var(--rule); padding: 4px 8px 4px 0; vertical-align: top; text-align: left; }
-th { width: 92px; font-weight: 400; } th small { display: block; color: var(--ink-2); white-space: nowrap; } .cell { width: 158px; white-space: nowrap; } .which { color: var(--ink-2); margin-right: 5px; }
+col.c-name { width: 92px; } col.c-cell { width: 176px; } th { font-weight: 400; } th small { display: block; color: var(--ink-2); white-space: nowrap; } .cell { white-space: nowrap; } .which { color: var(--ink-2); margin-right: 5px; }
 .was { color: var(--ink-2); } .now { color: var(--plan); font-size: var(--t-3); } .cell svg { display: inline-block; margin: 0 4px; vertical-align: 1px; } .cell svg path { fill: none; stroke: var(--ink-2); stroke-width: 1.25; } em { font-style: normal; font-size: var(--t-1); color: var(--ink-2); margin-left: 5px; } em.bad { color: var(--look); font-weight: 600; }
 .why { font-size: var(--t-1); } .reason { display: block; color: var(--ink-2); }
 @media (max-width: 900px) { tr { display: grid; grid-template-columns: 90px minmax(0, 1fr) minmax(0, 1fr); border-top: 1px solid var(--rule); padding: 4px 0; } tr > * { border: 0; padding: 0 6px 0 0; } .why { grid-column: 1 / -1; } .cell { width: auto; white-space: normal; } }
