@@ -12,6 +12,7 @@ from feder.core.standing.stand import stand
 from feder.sheet.curves import curves_table
 from feder.sheet.parts import parts_table
 from feder.sheet.read import read_table
+from feder.sheet.run import run_table
 from feder.sheet.table import Table
 from feder.units.show import SHOWN_UNIT, figure, unit_shown
 
@@ -21,7 +22,11 @@ LIMIT_WORDS = {"T": "tyre", "S": "damper", "B": "coils", "H": "stop hard"}
 def further(document: Document, setup: Setup, report: Report, system: str) -> list[Table]:
     """The tables this setup needs beyond the first page; none for a plain one."""
     if document.vehicle.kind != "car":  # the first page of a two-wheeler tells the rest
-        cycle = (parts_table(document, setup, report, system), curves_table(document, setup, system))
+        cycle = (
+            parts_table(document, setup, report, system),
+            curves_table(document, setup, system),
+            run_table(document, setup, system),
+        )
         return [t for t in cycle if t is not None]
     tables = (
         read_table(document, setup, report, system),
@@ -32,6 +37,7 @@ def further(document: Document, setup: Setup, report: Report, system: str) -> li
         _bars(document, setup, system),
         _loads(document, setup, system),
         _roll(document, setup, report, system),
+        run_table(document, setup, system),
     )
     return [t for t in tables if t is not None]
 

@@ -99,9 +99,9 @@ onMounted(async () => {
     <SpeedChart v-else-if="view === 'speeds'" />
     <FindClicks v-else />
   </template>
-  <Teleport v-if="riding && run" to="#riding">
-    <ProveSide />
-    <ProveLadders />
+  <Teleport v-if="riding" to="#riding">
+    <template v-if="run"><ProveSide /><ProveLadders /></template>
+    <p v-else class="quiet">Nothing is driven yet.</p>
   </Teleport>
 </template>
 

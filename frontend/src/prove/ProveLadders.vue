@@ -172,7 +172,7 @@ const rows = computed(() => {
       <circle class="df" cx="260" cy="411" r="4.5" />
       <text class="unit" x="272" y="415">wheel at the cursor</text>
       <text v-if="run.assumed.length" class="unit" x="0" y="438">
-        ~ assumed: {{ run.assumed.slice(0, 2).join(', ') }}
+        ~ rests on what is assumed, told under the verdict
       </text>
     </svg>
   </div>

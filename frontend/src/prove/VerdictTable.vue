@@ -31,6 +31,7 @@ const show = (f: Figure): string => {
 const mark = (f: Figure): string => (f.assumed ? '~' : '')
 const by = (c: RunCell): string => {
   const change = c.now.value - c.was.value
+  if (show(c.now) === show(c.was)) return 'same'
   if (c.now.unit === 'm/s^2' && c.was.value > 0)
     return `${change > 0 ? '+' : '−'}${Math.abs(Math.round((100 * change) / c.was.value))} %`
   if (c.now.unit === '') return `${change > 0 ? '+' : '−'}${Math.abs(100 * change).toFixed(1)}`
@@ -86,7 +87,7 @@ const told = (r: RunRow): string => sentence(r.text, r.numbers, units.system.val
 
 <style scoped>
 .verdict { width: 100%; table-layout: fixed; border-collapse: collapse; margin-top: 6px; line-height: 1.2; } tr > * { border-top: 1px solid var(--rule); padding: 4px 8px 4px 0; vertical-align: top; text-align: left; }
-col.c-name { width: 92px; } col.c-cell { width: 176px; } th { font-weight: 400; } th small { display: block; color: var(--ink-2); white-space: nowrap; } .cell { white-space: nowrap; } .which { color: var(--ink-2); margin-right: 5px; }
+col.c-name { width: 92px; } col.c-cell { width: 192px; } th { font-weight: 400; } th small { display: block; color: var(--ink-2); white-space: nowrap; } .cell { white-space: nowrap; } .which { color: var(--ink-2); margin-right: 5px; }
 .was { color: var(--ink-2); } .now { color: var(--plan); font-size: var(--t-3); } .cell svg { display: inline-block; margin: 0 4px; vertical-align: 1px; } .cell svg path { fill: none; stroke: var(--ink-2); stroke-width: 1.25; } em { font-style: normal; font-size: var(--t-1); color: var(--ink-2); margin-left: 5px; } em.bad { color: var(--look); font-weight: 600; }
 .why { font-size: var(--t-1); } .reason { display: block; color: var(--ink-2); }
 @media (max-width: 900px) { tr { display: grid; grid-template-columns: 90px minmax(0, 1fr) minmax(0, 1fr); border-top: 1px solid var(--rule); padding: 4px 0; } tr > * { border: 0; padding: 0 6px 0 0; } .why { grid-column: 1 / -1; } .cell { width: auto; white-space: normal; } }

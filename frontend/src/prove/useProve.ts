@@ -77,7 +77,10 @@ export function provideProve(): Prove {
     const body = question()
     return body && api.POST('/api/prove/run', { body, signal })
   }, on)
-  const run = computed(() => (answer.found.value?.run as Trialled | undefined) ?? null)
+  // what could not be driven shows nothing of what was driven before
+  const run = computed(() =>
+    answer.trouble.value ? null : ((answer.found.value?.run as Trialled | undefined) ?? null),
+  )
   // why comes after what: its own question, once the run is there
   const reasons = useAnswer(
     (signal) => {
