@@ -29,6 +29,7 @@ bench:
 	@scripts/setup.sh tests
 	@.venv/bin/python benchmarks/run.py
 	@PYTHONPATH=. .venv/bin/python benchmarks/drag.py
+	@PYTHONPATH=. .venv/bin/python benchmarks/prove.py
 
 contracts: # OpenAPI, JSON Schema, unit table and TypeScript types, from the code
 	@scripts/setup.sh app

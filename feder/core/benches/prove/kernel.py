@@ -16,7 +16,7 @@ OF_WHEEL = 8
 the tyre, rub."""
 
 
-@njit(cache=True, nogil=True, inline="always")
+@njit(cache=True, nogil=True, inline="always", error_model="numpy")
 def _read(table: Any, row: int, at: float) -> Any:
     """A table's value at a place counted in its steps; straight on beyond its ends."""
     last = table.shape[1] - 2
@@ -28,7 +28,7 @@ def _read(table: Any, row: int, at: float) -> Any:
     return table[row, i] + (table[row, i + 1] - table[row, i]) * (at - i)
 
 
-@njit(cache=True, nogil=True)
+@njit(cache=True, nogil=True, error_model="numpy")
 def _slopes(
     t: float, state: Any, made: Any, read: Any, per: int, body: Any, wheels: Any, axles: Any,
     springs: Any, ratios: Any, dampers: Any, grids: Any, road: Any, drive: Any,
@@ -100,7 +100,7 @@ def _slopes(
     made[half + 2] = lean / roll_inertia if roll_inertia > 0.0 else 0.0
 
 
-@njit(cache=True, nogil=True)
+@njit(cache=True, nogil=True, error_model="numpy")
 def march(
     times: Any, kept: Any, per: int, body: Any, wheels: Any, axles: Any, springs: Any, ratios: Any, dampers: Any,
     grids: Any, road: Any, drive: Any, records: Any, stop: Any,
@@ -144,7 +144,7 @@ def march(
     return made
 
 
-@njit(cache=True, nogil=True)
+@njit(cache=True, nogil=True, error_model="numpy")
 def march_quarter(
     step: float, count: int, wheel: Any, spring: Any, ratios: Any, dampers: Any, grids: Any, road: Any,
     accelerations: Any, tyres: Any, travels: Any, stop: Any, done: Any,
