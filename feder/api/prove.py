@@ -14,8 +14,10 @@ from feder.core.benches.prove.roads import KnownRoad, roads_for, trial_of
 from feder.core.benches.prove.run import run
 from feder.core.benches.prove.search import search
 from feder.core.benches.prove.shown import SearchShown, shown
+from feder.core.benches.prove.springs import SpringDriven, springs_driven
 from feder.core.benches.prove.traces_csv import traces_csv
 from feder.core.benches.prove.vehicle import vehicle_of
+from feder.core.document.base import EndName
 from feder.core.document.road import RoadPiece
 from feder.core.document.vehicle import VehicleKind
 from feder.core.files.road_csv import profile_from_csv
@@ -64,6 +66,24 @@ def speeds_of(body: RunQuestion) -> Response:
     """Comfort and grip of both setups at other speeds."""
     made = at_speeds(body.document, body.setup, body.against, trial_of(body.document), body.load_state)
     return answered(SpeedsAnswer(speeds=made))
+
+
+class SpringsQuestion(AboutDocument):
+    setup: str
+    end: EndName
+    load_state: str | None = None
+
+
+class SpringsAnswer(Wire):
+    springs: list[SpringDriven]
+
+
+@prove.post("/springs", responses={200: SpringsAnswer})
+def springs_of(body: SpringsQuestion) -> Response:
+    """The spring in hand and the nearest of the shelf over the same road."""
+    parts = [stored.part for stored in rooms().shelf.all()]
+    made = springs_driven(body.document, body.setup, body.end, parts, trial_of(body.document), body.load_state)
+    return answered(SpringsAnswer(springs=made))
 
 
 @prove.post("/traces.csv")

@@ -3,7 +3,7 @@
 import pytest
 from playwright.sync_api import expect
 
-STATIONS = ("brief", "survey", "geometry", "springs", "height", "travel", "damping")
+STATIONS = ("brief", "survey", "geometry", "springs", "height", "travel", "damping", "prove")
 CUT = """[...document.querySelectorAll('input.qf-in')]
   .filter((i) => i.value && i.offsetParent && i.scrollWidth > i.clientWidth + 1)
   .map((i) => (i.labels[0]?.textContent || i.getAttribute('aria-label')) + ': ' + i.value)"""

@@ -7,19 +7,25 @@ from dataclasses import replace
 import numpy as np
 import pytest
 
+from feder.core.benches.acts import ChooseSpring
 from feder.core.benches.prove.bench import at_speeds, trialled, whys
 from feder.core.benches.prove.figures import ALL, Histogram, figures_of, spells
 from feder.core.benches.prove.findings import run_findings
 from feder.core.benches.prove.run import run
+from feder.core.benches.prove.springs import springs_driven
 from feder.core.benches.prove.traces import POINTS, traces_of
 from feder.core.benches.prove.traces_csv import traces_csv
-from feder.core.benches.prove.vehicle import speeds, travels
+from feder.core.benches.prove.vehicle import CannotDrive, speeds, travels, vehicle_of
 from feder.core.benches.prove.verdict import Both, verdict_of
 from feder.core.benches.prove.whys import put_back
+from feder.core.benches.springs.candidates import candidates
 from feder.core.document.road import RoadPiece, Trial
 from feder.core.numbers.errors import OutOfRange
 from feder.demo.magpie import magpie
 from feder.demo.nettle import nettle
+from feder.demo.springs import demo_springs
+from feder.demo.tansy import tansy
+from tests.changes import applied
 from tests.core.road_trials import car, flat, road, wheel, with_wheels
 
 BUMPS = Trial(
@@ -91,8 +97,6 @@ def test_of_several_changes_each_row_names_the_one_that_spoils_it():
 
 
 def _vehicles(document):
-    from feder.core.benches.prove.vehicle import vehicle_of
-
     return vehicle_of(document, "found"), vehicle_of(document, "plan")
 
 
@@ -243,8 +247,6 @@ def test_other_speeds_are_runs_at_those_speeds():
         ),
     )
     assert [round(s.speed * 3.6) for s in told] == list(range(10, 161, 10))
-    from feder.core.benches.prove.vehicle import vehicle_of
-
     trial = Trial(
         pieces=(
             RoadPiece(kind="flat", length=4),
@@ -258,8 +260,6 @@ def test_other_speeds_are_runs_at_those_speeds():
 
 
 def test_a_run_that_leaves_the_road_says_so_instead_of_numbers():
-    from feder.core.benches.prove.vehicle import CannotDrive
-
     mad = with_wheels(car(), damper=-9e4 * V)
     x = np.arange(4000) * 0.005
     with pytest.raises(CannotDrive, match="leaves the road"):
@@ -270,3 +270,31 @@ def test_a_run_is_the_same_every_time():
     one, other = (run(replace(plain()), BUMPS) for _ in range(2))
     assert (one.heave == other.heave).all()
     assert (one.wheels.tyre_force == other.wheels.tyre_force).all()
+
+
+def test_the_nearest_springs_of_the_shelf_are_driven_in_their_place():
+    document, shelf = nettle(), demo_springs()
+    own = document.setups[1].sides.rear_left.spring
+    rows = springs_driven(document, "plan", "rear", shelf, BUMPS)
+    assert [r.chosen for r in rows].count(True) == 1
+    assert len(rows) == 4
+    rates = [r.part.rate.value for r in rows]
+    assert rates == sorted(rates)
+    assert len(set(rates)) == 4
+    assert all(abs(r.part.inside_diameter - own.inside_diameter) < 0.0015 for r in rows)
+    far = max(abs(np.log(k / own.rate.value)) for k in rates)
+    # nothing that fits and lies nearer was passed over
+    for row in candidates(document, "plan", "rear", shelf, "fits"):
+        stands = row.objection is None or row.objection.grade != "stop"
+        if row.best and stands and abs(np.log(row.part.rate.value / own.rate.value)) < far - 0.01:
+            assert row.part.rate.value in rates
+    for row in rows:
+        changed = document
+        if not row.chosen:
+            act = ChooseSpring(act="choose spring", end="rear", part=row.part)
+            changed = applied(document, "plan", act)
+        alone = figures_of(run(vehicle_of(changed, "plan"), BUMPS)).ends[ALL]
+        assert row.comfort == pytest.approx({e: alone[e].comfort for e in ("front", "rear")})
+        assert row.grip["rear"] == pytest.approx(alone["rear"].grip)
+        assert row.bump == pytest.approx(alone["rear"].bump)
+    assert springs_driven(tansy(), tansy().setups[1].id, "rear", shelf, BUMPS) == []  # it stands on a bar

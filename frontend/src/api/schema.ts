@@ -1444,6 +1444,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/prove/springs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The spring in hand and the nearest of the shelf over the same road. */
+        post: operations["prove_springs_of_springs_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/prove/traces.csv": {
         parameters: {
             query?: never;
@@ -10260,6 +10277,66 @@ export interface components {
                 ];
             };
         };
+        /** SpringsAnswer */
+        SpringsAnswer: {
+            /** Springs */
+            springs: components["schemas"]["SpringDriven"][];
+        };
+        /**
+         * SpringDriven
+         * @description One spring over the road, the setup else as it is: of each end comfort (m/s²) and swing of the load.
+         */
+        SpringDriven: {
+            part: components["schemas"]["SpringPart"];
+            /** Chosen */
+            chosen: boolean;
+            /** Comfort */
+            comfort: {
+                [key: string]: number;
+            };
+            /** Grip */
+            grip: {
+                [key: string]: number;
+            };
+            /** Bump */
+            bump: number;
+            /** Stop Force */
+            stop_force: number;
+            /** Stop Met */
+            stop_met: boolean;
+            /**
+             * Stands
+             * @default true
+             */
+            stands?: boolean;
+        };
+        /** SpringsQuestion */
+        SpringsQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "front" | "rear";
+            /**
+             * Load State
+             * @default null
+             */
+            load_state?: string | null;
+        };
         /** RoadsAnswer */
         RoadsAnswer: {
             /** Roads */
@@ -13955,6 +14032,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SpeedsAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    prove_springs_of_springs_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpringsQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpringsAnswer"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -13,6 +13,7 @@ import OwnRoad from '@/prove/OwnRoad.vue'
 import ProveLadders from '@/prove/ProveLadders.vue'
 import ProveSide from '@/prove/ProveSide.vue'
 import RoadChoice from '@/prove/RoadChoice.vue'
+import SpringsDriven from '@/prove/SpringsDriven.vue'
 import SpeedChart from '@/prove/SpeedChart.vue'
 import TakeTraces from '@/prove/TakeTraces.vue'
 import TraceChart from '@/prove/TraceChart.vue'
@@ -27,6 +28,7 @@ const VIEWS = [
   { id: 'run', words: 'Run' },
   { id: 'speeds', words: 'Other speeds' },
   { id: 'clicks', words: 'Find clicks' },
+  { id: 'springs', words: 'Springs' },
 ] as const
 const view = computed(() => VIEWS.find((v) => v.id === route.query.view)?.id ?? 'run')
 const SHOWN = ['front', 'rear', 'both'] as const
@@ -80,7 +82,7 @@ onMounted(async () => {
     There is one setup only. Make a plan on the setup line above: then both are driven over the same road.
   </p>
   <template v-else>
-    <p v-if="run && view !== 'clicks'" class="say" aria-live="polite">{{ says }}</p>
+    <p v-if="run && (view === 'run' || view === 'speeds')" class="say" aria-live="polite">{{ says }}</p>
     <RoadChoice />
     <OwnRoad v-if="prove.proving.value.road === 'own'" />
     <p v-if="prove.answer.trouble.value" class="refused" role="alert">{{ prove.answer.trouble.value }}</p>
@@ -97,7 +99,8 @@ onMounted(async () => {
       <TakeTraces />
     </template>
     <SpeedChart v-else-if="view === 'speeds'" />
-    <FindClicks v-else />
+    <FindClicks v-else-if="view === 'clicks'" />
+    <SpringsDriven v-else />
   </template>
   <Teleport v-if="riding" to="#riding">
     <template v-if="run"><ProveSide /><ProveLadders /></template>

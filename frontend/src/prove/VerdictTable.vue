@@ -16,7 +16,7 @@ const NAMES: Record<RunRow['name'], { words: string; small: string }> = {
   comfort: { words: 'Comfort', small: 'm/s² weighted' },
   grip: { words: 'Grip', small: 'load swing' },
   travel: { words: 'Travel', small: 'most bump' },
-  pitch: { words: 'Pitch', small: 'of the body' },
+  pitch: { words: 'Pitch', small: 'of the nose' },
   roll: { words: 'Roll', small: 'of the body' },
   dampers: { words: 'Dampers', small: 'both sides' },
 }
@@ -70,7 +70,7 @@ const told = (r: RunRow): string => sentence(r.text, r.numbers, units.system.val
           <b>{{ NAMES[r.name].words }}</b><small>{{ NAMES[r.name].small }}</small>
         </th>
         <td v-for="c in r.cells" :key="c.words" class="cell" :colspan="r.cells.length === 1 ? 2 : 1">
-          <small class="which">{{ c.words }}</small>
+          <small class="which">{{ c.words.replace('nose ', '') }}</small>
           <span class="was">{{ mark(c.was) }}{{ show(c.was) }}</span>
           <svg width="16" height="9" viewBox="0 0 16 9" aria-label="to"><path d="M0 4.5H15M11 1l4 3.5-4 3.5" /></svg>
           <b class="now">{{ mark(c.now) }}{{ show(c.now) }}</b>
@@ -90,5 +90,5 @@ const told = (r: RunRow): string => sentence(r.text, r.numbers, units.system.val
 col.c-name { width: 92px; } col.c-cell { width: 192px; } th { font-weight: 400; } th small { display: block; color: var(--ink-2); white-space: nowrap; } .cell { white-space: nowrap; } .which { color: var(--ink-2); margin-right: 5px; }
 .was { color: var(--ink-2); } .now { color: var(--plan); font-size: var(--t-3); } .cell svg { display: inline-block; margin: 0 4px; vertical-align: 1px; } .cell svg path { fill: none; stroke: var(--ink-2); stroke-width: 1.25; } em { font-style: normal; font-size: var(--t-1); color: var(--ink-2); margin-left: 5px; } em.bad { color: var(--look); font-weight: 600; }
 .why { font-size: var(--t-1); } .reason { display: block; color: var(--ink-2); }
-@media (max-width: 900px) { tr { display: grid; grid-template-columns: 90px minmax(0, 1fr) minmax(0, 1fr); border-top: 1px solid var(--rule); padding: 4px 0; } tr > * { border: 0; padding: 0 6px 0 0; } .why { grid-column: 1 / -1; } .cell { width: auto; white-space: normal; } }
+@media (max-width: 900px) { .verdict, tbody { display: block; } colgroup { display: none; } tr { display: grid; grid-template-columns: 90px minmax(0, 1fr) minmax(0, 1fr); border-top: 1px solid var(--rule); padding: 4px 0; } tr > * { border: 0; padding: 0 6px 0 0; } .why { grid-column: 1 / -1; } .cell { width: auto; white-space: normal; } }
 </style>
