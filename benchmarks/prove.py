@@ -17,7 +17,8 @@ from feder.core.benches.prove.road import road_of
 from feder.core.benches.prove.roads import trial_of
 from feder.core.benches.prove.run import STEP, Stop, Switches, _axles, _body, _forces, _wheels, run
 from feder.core.benches.prove.search import search
-from feder.core.benches.prove.vehicle import FASTEST, FINE, FINE_SPEED, REACH, vehicle_of
+from feder.core.benches.prove.tables import FASTEST, FINE, FINE_SPEED, REACH
+from feder.core.benches.prove.vehicle import vehicle_of
 from feder.core.document.road import RoadPiece, Trial
 from feder.demo.nettle import nettle
 
@@ -48,7 +49,7 @@ def main() -> int:
     road, off = road_of(LONG, 1.39), Switches()
     count = 60_000
     grids = np.array([-REACH, FINE, -FASTEST, FINE_SPEED, LONG.speed, road.step, 0.01])
-    wheels, axles, body = _wheels(vehicle, STEP, off), _axles(vehicle), _body(vehicle, LONG, off)
+    wheels, axles, body = _wheels(vehicle, LONG, STEP, off), _axles(vehicle), _body(vehicle, LONG, off)
     tables = (
         _forces(vehicle),
         np.array([w.ratio for w in vehicle.wheels]),

@@ -35,5 +35,6 @@ def _compile() -> None:
 def _is_compiled() -> bool:
     """Whether what is kept is no older than the equations."""
     written = (Path(__file__).parents[1] / "core" / "benches" / "prove" / "kernel.py").stat().st_mtime
-    kept = Path(os.environ.get("NUMBA_CACHE_DIR", "")).rglob("kernel.march*.nbi")
+    folder = os.environ.get("NUMBA_CACHE_DIR")
+    kept = Path(folder).rglob("kernel.march*.nbi") if folder else ()
     return any(index.stat().st_mtime >= written for index in kept)

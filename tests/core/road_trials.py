@@ -5,7 +5,8 @@ from dataclasses import replace
 import numpy as np
 
 from feder.core.benches.prove.road import Road, Stretch
-from feder.core.benches.prove.vehicle import Axle, Vehicle, Wheel, speeds, travels
+from feder.core.benches.prove.tables import speeds, travels
+from feder.core.benches.prove.vehicle import Axle, Vehicle, Wheel
 from feder.core.document.base import PLACES, WHEELS, Place
 from feder.core.document.road import RoadPiece, Trial
 from feder.core.numbers.quantities import G

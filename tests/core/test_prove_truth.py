@@ -11,7 +11,8 @@ from scipy.signal import StateSpace, lsim
 from feder.core.benches.prove.figures import ALL, figures_of, weighted
 from feder.core.benches.prove.road import class_tracks
 from feder.core.benches.prove.run import Switches, run
-from feder.core.benches.prove.vehicle import TYRE_DAMPING, balanced, speeds, travels, vehicle_of
+from feder.core.benches.prove.tables import speeds, travels
+from feder.core.benches.prove.vehicle import TYRE_DAMPING, balanced, vehicle_of
 from feder.core.document.road import Manoeuvre, RoadPiece, Trial
 from feder.core.formulas.road import wk_at
 from feder.core.numbers.quantities import G
@@ -316,3 +317,38 @@ def test_the_rear_wheels_meet_the_same_road_a_wheelbase_later():
     made = run(car(), flat(40, V), road=road(bump(0.01, 2.0, whole=40)))
     peaks = [made.distance[made.wheels.road[i].argmax()] for i in (0, 2)]
     assert peaks[1] - peaks[0] == pytest.approx(WHEELBASE, abs=0.02)
+
+
+@pytest.mark.parametrize("made", [car, bike])
+def test_links_carry_their_share_of_braking_and_the_body_dives_the_less(made):
+    amount = 5.0
+    plain, held = made(), made()
+    axles = (replace(held.axles[0], links=(0.6, None)), replace(held.axles[1], links=(0.25, 0.8)))
+    held = replace(held, axles=axles)
+    braking = Trial(manoeuvre=Manoeuvre(kind="braking", amount=amount, seconds=6), speed=20)
+    runs = [run(v, braking) for v in (plain, held)]
+    part = (runs[0].time > 5.0) & (runs[0].time < 5.6)
+    moment = sum(w.load / G * plain.cg_height + w.unsprung * 0.3 for w in plain.wheels) * amount
+    moved = moment / plain.wheelbase / plain.per_axle
+    for i, w in enumerate(plain.wheels):
+        share = 0.6 if w.place.end == "front" else 0.25
+        way = 1 if w.place.end == "front" else -1
+        # the tyres feel the same, the springs what the links leave
+        for each, left in zip(runs, (1.0, 1.0 - share), strict=True):
+            assert each.wheels.tyre_force[i][part].mean() == pytest.approx(w.still + way * moved, rel=0.01)
+            assert each.wheels.travel[i][part].mean() * w.wheel_rate == pytest.approx(way * moved * left, rel=0.02)
+    driving = Trial(manoeuvre=Manoeuvre(kind="driving", amount=amount, seconds=6), speed=20)
+    squats = [run(v, driving).wheels.travel[plain.at("rear")[0]][part].mean() for v in (plain, held)]
+    assert squats[1] == pytest.approx(0.2 * squats[0], rel=0.02)
+
+
+def test_inertias_that_are_told_are_taken_and_not_marked():
+    told = nettle()
+    told = told.but(vehicle=told.vehicle.but(pitch_inertia=1234.0, roll_inertia=321.0))
+    vehicle = vehicle_of(told, "plan")
+    assert (vehicle.pitch_inertia, vehicle.roll_inertia) == (1234.0, 321.0)
+    assert not any("inertia" in words for words in vehicle.assumed)
+    untold = vehicle_of(nettle(), "plan")
+    ahead = untold.wheels[0].x
+    assert untold.pitch_inertia == pytest.approx(untold.mass * ahead * (untold.wheelbase - ahead))
+    assert {"pitch inertia m·a·b", "roll inertia m·(0.35 track)²"} <= set(untold.assumed)

@@ -13,9 +13,10 @@ from feder.core.benches.prove.figures import ALL, Histogram, figures_of, spells
 from feder.core.benches.prove.findings import run_findings
 from feder.core.benches.prove.run import run
 from feder.core.benches.prove.springs import springs_driven
+from feder.core.benches.prove.tables import speeds, travels
 from feder.core.benches.prove.traces import POINTS, traces_of
 from feder.core.benches.prove.traces_csv import traces_csv
-from feder.core.benches.prove.vehicle import CannotDrive, speeds, travels, vehicle_of
+from feder.core.benches.prove.vehicle import CannotDrive, vehicle_of
 from feder.core.benches.prove.verdict import Both, verdict_of
 from feder.core.benches.prove.whys import put_back
 from feder.core.benches.springs.candidates import candidates

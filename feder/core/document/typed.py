@@ -4,6 +4,10 @@ from feder.core.practice.targets import FLAT_RIDE
 from feder.core.practice.usual import COMPRESSIBLE, HELD_AT_DROOP
 
 TYPED: dict[str, tuple[str, float, float]] = {
+    "Vehicle.pitch_inertia": ("kg*m^2", 5, 100_000),
+    "Vehicle.roll_inertia": ("kg*m^2", 2, 50_000),
+    "End.links_braking": ("", -0.5, 1.5),
+    "End.links_driving": ("", -0.5, 1.5),
     "Proving.speed": ("m/s", 10 / 3.6, 250 / 3.6),
     "Proving.seed": ("", 0, 1_000_000),
     "RoadPiece.length": ("m", 0.05, 2000),

@@ -257,6 +257,10 @@ class End(Tolerant):
     swingarm: Swingarm | None = None
     travel: LengthM | None = None
     """Whole travel of a two-wheeler's end: along the tube for a fork, at the wheel otherwise."""
+    links_braking: Annotated[float, Unit(""), Field(ge=-1, le=2)] | None = None
+    """Share of the load that braking moves which its links carry: anti-dive in front, anti-lift at the rear."""
+    links_driving: Annotated[float, Unit(""), Field(ge=-1, le=2)] | None = None
+    """The same in driving: anti-lift at the front, anti-squat at the rear."""
     unsprung_mass: MassValue | None = None
     """Per corner."""
     limits: Limits = Limits()
@@ -301,6 +305,9 @@ class Vehicle(Model):
     roof_height: LengthM | None = None
     sprung_cg_height: LengthValue | None = None
     """Height of the sprung mass's centre of gravity over the floor."""
+    pitch_inertia: Annotated[float, Unit("kg*m^2"), Field(gt=0, le=1e6)] | None = None
+    """Of the sprung mass about its centre of gravity, in pitch."""
+    roll_inertia: Annotated[float, Unit("kg*m^2"), Field(gt=0, le=1e6)] | None = None
     steering_ratio: Annotated[float, Unit(""), Field(gt=1, le=60)] | None = None
     """Turn of the steering wheel over turn of the road wheels."""
     plate: Plate = Plate()

@@ -3177,6 +3177,16 @@ export interface components {
              * @default null
              */
             travel?: number | null;
+            /**
+             * Links Braking
+             * @default null
+             */
+            links_braking?: number | null;
+            /**
+             * Links Driving
+             * @default null
+             */
+            links_driving?: number | null;
             /** @default null */
             unsprung_mass?: components["schemas"]["MassValue"] | null;
             /**
@@ -3325,6 +3335,8 @@ export interface components {
              *       "fork": null,
              *       "swingarm": null,
              *       "travel": null,
+             *       "links_braking": null,
+             *       "links_driving": null,
              *       "unsprung_mass": null,
              *       "limits": {
              *         "contact": null,
@@ -3381,6 +3393,8 @@ export interface components {
              *       "fork": null,
              *       "swingarm": null,
              *       "travel": null,
+             *       "links_braking": null,
+             *       "links_driving": null,
              *       "unsprung_mass": null,
              *       "limits": {
              *         "contact": null,
@@ -5447,6 +5461,16 @@ export interface components {
             /** @default null */
             sprung_cg_height?: components["schemas"]["LengthValue"] | null;
             /**
+             * Pitch Inertia
+             * @default null
+             */
+            pitch_inertia?: number | null;
+            /**
+             * Roll Inertia
+             * @default null
+             */
+            roll_inertia?: number | null;
+            /**
              * Steering Ratio
              * @default null
              */
@@ -5500,6 +5524,8 @@ export interface components {
              *           "stop": null,
              *           "tolerances": {}
              *         },
+             *         "links_braking": null,
+             *         "links_driving": null,
              *         "lower_arm": null,
              *         "over_height": [],
              *         "roll_centre": null,
@@ -5553,6 +5579,8 @@ export interface components {
              *           "stop": null,
              *           "tolerances": {}
              *         },
+             *         "links_braking": null,
+             *         "links_driving": null,
              *         "lower_arm": null,
              *         "over_height": [],
              *         "roll_centre": null,

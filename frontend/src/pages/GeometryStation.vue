@@ -8,6 +8,7 @@ import FoldedRow from '@/components/FoldedRow.vue'
 import QuantityField from '@/components/QuantityField.vue'
 import { useVehicle } from '@/composables/useVehicle'
 import AlignmentAdjusters from '@/geometry/AlignmentAdjusters.vue'
+import RunFields from '@/geometry/RunFields.vue'
 import RollBarFields from '@/geometry/RollBarFields.vue'
 import DamperFields from '@/geometry/DamperFields.vue'
 import EndReplaced from '@/geometry/EndReplaced.vue'
@@ -150,6 +151,7 @@ const cgHeight = (value: number | null, tolerance: number | null): void =>
     </div>
     <ByEnd v-slot="{ end }" plain><RollBarFields :end="end" /></ByEnd>
   </FoldedRow>
+  <RunFields />
   <FoldedRow
     id="adjusters"
     title="Alignment adjusters"

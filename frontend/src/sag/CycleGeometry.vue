@@ -9,6 +9,8 @@ import WrittenField from '@/components/WrittenField.vue'
 import TermWord from '@/components/TermWord.vue'
 import { useDraft } from '@/composables/useDraft'
 
+import RunFields from '@/geometry/RunFields.vue'
+
 import TravelCurve from './TravelCurve.vue'
 import { useSag } from './useSag'
 import { ENDS } from './walk'
@@ -330,6 +332,7 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
     </section>
   </div>
   <TravelCurve end="rear" />
+  <RunFields />
 </template>
 
 <style scoped>

@@ -26,6 +26,8 @@ const WRITTEN: Record<string, string> = {
   'lbf*ft': 'lbf·ft',
   'kgf*m': 'kgf·m',
   'deg/g': '°/g',
+  'kg*m^2': 'kg·m²',
+  'm/s^2': 'm/s²',
   'N*m/deg': 'N·m/°',
   'N*m/rad': 'N·m/rad',
 }

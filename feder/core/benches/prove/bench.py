@@ -9,7 +9,7 @@ from feder.core.benches.prove.findings import run_findings
 from feder.core.benches.prove.road import Stretch
 from feder.core.benches.prove.run import Run, run
 from feder.core.benches.prove.traces import Traces, drawn, every, traces_of
-from feder.core.benches.prove.vehicle import Vehicle, vehicle_of
+from feder.core.benches.prove.vehicle import Vehicle, assumed_in, vehicle_of
 from feder.core.benches.prove.verdict import Both, RunVerdict, verdict_of
 from feder.core.benches.prove.whys import put_back
 from feder.core.document.base import ENDS, EndName
@@ -113,7 +113,8 @@ def trialled(document: Document, setup: str, against: str, trial: Trial, load: s
     step = every(now)
     manoeuvre = None if trial.manoeuvre is None else trial.manoeuvre.kind
     verdict = verdict_of(both, setup_of(document, setup).name, manoeuvre)
-    assumed = list(dict.fromkeys([*vehicles[0].assumed, *vehicles[1].assumed]))
+    more = [w for v in vehicles for w in assumed_in(v, manoeuvre)]
+    assumed = list(dict.fromkeys([*vehicles[0].assumed, *vehicles[1].assumed, *more]))
     return Trialled(
         time=drawn(now.time, step, 4),
         distance=drawn(now.distance, step, 3),
@@ -142,7 +143,7 @@ def _driven(setup: str, mine: Run, other: Run, figures: Figures) -> Driven:
 
 def _damping(vehicle: Vehicle, end: EndName) -> float:
     """Low-speed damping of an end, of critical on its wheel rate: mean of both directions and sides."""
-    from feder.core.benches.prove.vehicle import speeds
+    from feder.core.benches.prove.tables import speeds
     from feder.core.practice.targets import LOW_SPEED
 
     shares = []

@@ -11,19 +11,8 @@ from numpy.typing import NDArray
 from feder.core.benches.prove.figures import weighted
 from feder.core.benches.prove.road import Road, road_of
 from feder.core.benches.prove.run import Stop
-from feder.core.benches.prove.vehicle import (
-    FASTEST,
-    FINE,
-    FINE_SPEED,
-    REACH,
-    SLIPS,
-    CannotDrive,
-    Vehicle,
-    Wheel,
-    speeds,
-    straight_on,
-    travels,
-)
+from feder.core.benches.prove.tables import FASTEST, FINE, FINE_SPEED, REACH, speeds, straight_on, travels
+from feder.core.benches.prove.vehicle import SLIPS, CannotDrive, Vehicle, Wheel
 from feder.core.benches.prove.verdict import GRAZE
 from feder.core.document.base import EndName
 from feder.core.document.cursor import node

@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 
 from feder.core.benches.prove.road import LEAVES_OUT, LONG, Stretch
 from feder.core.benches.prove.run import Run
-from feder.core.benches.prove.vehicle import travels
+from feder.core.benches.prove.tables import travels
 from feder.core.document.base import ENDS, EndName
 from feder.core.formulas.road import wk_response
 

@@ -9,16 +9,8 @@ from numpy.typing import NDArray
 
 from feder.core.benches.prove.manoeuvre import accelerations
 from feder.core.benches.prove.road import SETTLES, Road, road_of
-from feder.core.benches.prove.vehicle import (
-    BEAM,
-    FASTEST,
-    FINE,
-    FINE_SPEED,
-    REACH,
-    SLIPS,
-    CannotDrive,
-    Vehicle,
-)
+from feder.core.benches.prove.tables import FASTEST, FINE, FINE_SPEED, REACH
+from feder.core.benches.prove.vehicle import BEAM, SLIPS, CannotDrive, Vehicle
 from feder.core.document.road import Trial
 from feder.core.numbers.errors import OutOfRange
 
@@ -119,8 +111,8 @@ def run(
     off = switches or Switches()
     stepped: Any = march
     done = stepped(
-        times, kept, vehicle.per_axle, _body(vehicle, trial, off), _wheels(vehicle, step, off), _axles(vehicle),
-        *tables, grids, made.heights, drive, records, (stop or Stop()).flag,
+        times, kept, vehicle.per_axle, _body(vehicle, trial, off), _wheels(vehicle, trial, step, off),
+        _axles(vehicle), *tables, grids, made.heights, drive, records, (stop or Stop()).flag,
     )  # fmt: skip
     records = records[:done]
     if not np.isfinite(records).all() or (done and np.abs(records[:, 0]).max() > MOST):
@@ -175,17 +167,16 @@ def _body(vehicle: Vehicle, trial: Trial, off: Switches) -> Array:
     if trial.manoeuvre is not None:
         height = vehicle.cg_height
         if height is None:
-            raise CannotDrive(
-                "a manoeuvre waits for the height of the centre of gravity: tell it on Springs, under Roll"
-            )
+            raise CannotDrive("a manoeuvre waits for the height of the centre of gravity: tell it on Geometry")
         pitch = vehicle.mass * height + sum(w.unsprung * w.hub_height for w in vehicle.wheels)
         roll = vehicle.mass * height
     rolls = vehicle.roll_inertia if off.roll else 0.0
     return np.array([vehicle.mass, vehicle.pitch_inertia, rolls, pitch, roll])
 
 
-def _wheels(vehicle: Vehicle, step: float, off: Switches) -> Array:
+def _wheels(vehicle: Vehicle, trial: Trial, step: float, off: Switches) -> Array:
     rows = []
+    moment = _body(vehicle, trial, off)[3]
     for i, w in enumerate(vehicle.wheels):
         axle = vehicle.axles[i // vehicle.per_axle]
         friction = w.friction if off.friction else 0.0
@@ -197,9 +188,22 @@ def _wheels(vehicle: Vehicle, step: float, off: Switches) -> Array:
         rows.append([
             w.x, w.y, w.unsprung, w.tyre_rate, w.tyre_damping if off.tyre_damping else 0.0, friction, slips,
             0.0 if w.place.end == "front" else vehicle.wheelbase, 1.0 if w.y < 0 else 0.0,
-            w.still / w.tyre_rate, 0.0, links, own,
+            w.still / w.tyre_rate, _links_along(vehicle, i, trial, moment), links, own,
         ])  # fmt: skip
     return np.array(rows)
+
+
+def _links_along(vehicle: Vehicle, wheel: int, trial: Trial, moment: float) -> float:
+    """Push of the links on the body at a wheel for an acceleration of one, driving positive.
+
+    Of the load m·a·h/L that braking or driving moves between the axles they carry their share: anti-dive holds the
+    nose up, anti-lift the tail down, anti-squat the tail up.
+    """
+    axle = vehicle.axles[wheel // vehicle.per_axle]
+    braking = trial.manoeuvre is not None and trial.manoeuvre.kind == "braking"
+    share = axle.links[0 if braking else 1] or 0.0
+    way = -1.0 if axle.name == "front" else 1.0
+    return way * share * moment / vehicle.wheelbase / vehicle.per_axle
 
 
 def axle_mass(vehicle: Vehicle, wheel: int) -> float:

@@ -2,12 +2,13 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from math import pi, sqrt
+from math import sqrt
 from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
+from feder.core.benches.prove.tables import softened, speeds, stop_force, straight_on, travels
 from feder.core.document.base import EndName, Place
 from feder.core.document.document import Document
 from feder.core.numbers.errors import FederError
@@ -17,7 +18,6 @@ from feder.core.practice.usual import ASSUMED_TYRES
 from feder.core.report.evaluate import evaluated
 from feder.core.report.shapes import Report
 from feder.core.solvers.curve import LIMIT_STIFFNESS
-from feder.core.solvers.damper_curve import DamperCurve
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.facts import Facts, parts_as_found, setup_of
 from feder.core.standing.kept import Kept
@@ -25,12 +25,6 @@ from feder.core.standing.springing.kinds import springing
 from feder.core.standing.stand import StandingVehicle
 
 Array = NDArray[np.floating[Any]]
-REACH, FINE = 0.25, 2e-4
-"""Travel each way from ride to which tables are laid out, and their step, m."""
-FASTEST, FINE_SPEED = 6.0, 0.002
-"""The same of the damper's velocity, m/s."""
-SOFT_LIMIT = 2e6
-"""Stiffness of a hard limit that is hit while driving, N/m."""
 TYRE_DAMPING = 0.02
 """Of a tyre, as a share of what is critical for the wheel's hop."""
 SLIPS = 0.002
@@ -97,6 +91,8 @@ class Axle:
     live: bool
     track: float
     roll_centre: float | None
+    links: tuple[float | None, float | None] = (None, None)
+    """Share of the load that braking, and driving, moves which the links carry."""
 
 
 @dataclass(frozen=True)
@@ -131,16 +127,6 @@ class Vehicle:
 
     def with_wheels(self, wheels: tuple[Wheel, ...]) -> "Vehicle":
         return replace(self, wheels=wheels)
-
-
-def travels() -> Array:
-    """Wheel travel of the tables' steps."""
-    return np.arange(-REACH, REACH + FINE / 2, FINE)
-
-
-def speeds() -> Array:
-    """Damper velocity of the tables' steps."""
-    return np.arange(-FASTEST, FASTEST + FINE_SPEED / 2, FINE_SPEED)
 
 
 def vehicle_of(document: Document, setup: str, load_state: str | None = None) -> Vehicle:
@@ -188,16 +174,20 @@ def _made(facts: Facts, stood: StandingVehicle, report: Report, found: Report) -
     mass = total / G
     axles = tuple(_axle(facts, stood, name) for name in facts.ends)
     track = sum(a.track for a in axles) / len(axles)
-    assumed.insert(0, "pitch inertia m·a·b" + (" and roll inertia m·(0.35 track)²" if track else ""))
+    about = facts.document.vehicle
+    if about.roll_inertia is None and track:
+        assumed.insert(0, "roll inertia m·(0.35 track)²")
+    if about.pitch_inertia is None:
+        assumed.insert(0, "pitch inertia m·a·b")
     if any(a.live for a in axles):
         assumed.append(f"{BEAM:.0%} of a live axle's mass at its wheels")
-    height = facts.document.vehicle.sprung_cg_height
+    height = about.sprung_cg_height
     return Vehicle(
         balanced(wheels, axles),
         axles,
         wheelbase,
-        mass * ahead * (wheelbase - ahead),
-        mass * (ROLL_GYRATION * track) ** 2,
+        about.pitch_inertia or mass * ahead * (wheelbase - ahead),
+        (about.roll_inertia or mass * (ROLL_GYRATION * track) ** 2) if track else 0.0,
         None if height is None else height.value,
         tuple(assumed),
     )
@@ -249,8 +239,8 @@ def _wheel(
     limits = [float(getattr(curve, name)) for name in ("droop", "solid")]
     whole = np.array([curve.force(t) for t in z])  # type: ignore[attr-defined]
     hard = LIMIT_STIFFNESS * (np.minimum(0, z - limits[0]) + np.maximum(0, z - limits[1]))
-    stop = _stop_force(corner, z)
-    soft, droop, solid = _softened(z, limits, ride)
+    stop = stop_force(corner, z)
+    soft, droop, solid = softened(z, limits, ride)
     along = end.damper.along(float(corner.found_hub or 0.0))
     ratio = np.array([along.ratio(t) for t in z])
     mr = float(ratio[ratio.size // 2])
@@ -297,31 +287,6 @@ def _wheel(
     return made, assumed
 
 
-def _stop_force(corner: StandingCorner, z: Array) -> Array:
-    """What the bump stop pushes at the wheel along the travel."""
-    end, found = corner.facts.end, corner.found_hub
-    if corner.stop is None or corner.stop.table is None or found is None or not end.damper.known:
-        return np.zeros_like(z)
-    at, along = corner.stop.at(found), end.damper.along(found)
-    if at is None:
-        return np.zeros_like(z)
-    table = corner.stop.table.scaled(end.dampers)
-    pressed = [(table.force(along.spring_travel(t) - float(at.gap)), along.ratio(t)) for t in z]
-    return np.array([f * r for f, r in pressed])
-
-
-def _softened(z: Array, limits: list[float], ride: float) -> tuple[Array, float, float]:
-    """Push of both limits at the softness of a run, and how far they lie from ride.
-
-    A vehicle that stands on a limit leans on it as hard as it stood.
-    """
-    share = LIMIT_STIFFNESS / SOFT_LIMIT
-    droop = limits[0] if ride >= limits[0] else ride + (limits[0] - ride) * share
-    solid = limits[1] if ride <= limits[1] else ride - (ride - limits[1]) * share
-    force = SOFT_LIMIT * (np.minimum(0, z - droop) + np.maximum(0, z - solid))
-    return force, droop - ride, solid - ride
-
-
 def _damper(corner: StandingCorner, found: Report, mr: float) -> tuple[Array, str]:
     """Force of a corner's dampers over velocity; what of them is assumed, in words."""
     end, v = corner.facts.end, speeds()
@@ -341,16 +306,6 @@ def _damper(corner: StandingCorner, found: Report, mr: float) -> tuple[Array, st
     return v * UNTOLD_DAMPING * critical, f"{name} not told: {UNTOLD_DAMPING:.0%} of critical as found"
 
 
-def straight_on(curve: DamperCurve, v: Array) -> Array:
-    """A curve's force at velocities, straight on beyond its ends."""
-    known, force = np.array(curve.velocity), np.array(curve.force)
-    made = np.interp(v, known, force)
-    for end, inner, beyond in ((0, 1, v < known[0]), (-1, -2, v > known[-1])):
-        slope = (force[end] - force[inner]) / (known[end] - known[inner])
-        made = np.where(beyond, force[end] + slope * (v - known[end]), made)
-    return np.asarray(made)
-
-
 def _axle(facts: Facts, stood: StandingVehicle, name: EndName) -> Axle:
     places = facts.places_at(name)
     end = stood.corners[places[0]].facts.end
@@ -363,6 +318,7 @@ def _axle(facts: Facts, stood: StandingVehicle, name: EndName) -> Axle:
         wide and end.end.layout == "live axle",
         float(end.track or 0.0) if wide else 0.0,
         centre,
+        (end.end.links_braking, end.end.links_driving),
     )
 
 
@@ -381,6 +337,14 @@ def balanced(wheels: Sequence[Wheel], axles: tuple[Axle, ...]) -> tuple[Wheel, .
     return tuple(made)
 
 
-def hop_frequency(wheel: Wheel) -> float:
-    """Of a wheel between spring and tyre, Hz."""
-    return sqrt((wheel.wheel_rate + wheel.tyre_rate) / wheel.unsprung) / (2 * pi)
+def assumed_in(vehicle: Vehicle, manoeuvre: str | None) -> tuple[str, ...]:
+    """What is assumed of a vehicle in a manoeuvre beyond what is on any road."""
+    if manoeuvre is None:
+        return ()
+    said = []
+    if manoeuvre in ("corner", "slalom"):
+        said += [f"{a.name} roll centre on the floor" for a in vehicle.axles if a.roll_centre is None]
+    else:
+        which = 0 if manoeuvre == "braking" else 1
+        said += [f"{a.name} links carry nothing of it" for a in vehicle.axles if a.links[which] is None]
+    return tuple(said)

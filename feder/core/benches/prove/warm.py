@@ -4,7 +4,8 @@ import numpy as np
 
 from feder.core.benches.prove.click_map import drive_corner
 from feder.core.benches.prove.run import Stop, run
-from feder.core.benches.prove.vehicle import Axle, Vehicle, Wheel, speeds, travels
+from feder.core.benches.prove.tables import speeds, travels
+from feder.core.benches.prove.vehicle import Axle, Vehicle, Wheel
 from feder.core.document.base import PLACES
 from feder.core.document.road import RoadPiece, Trial
 from feder.core.numbers.quantities import G
