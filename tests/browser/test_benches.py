@@ -169,6 +169,29 @@ def test_the_strip_is_stepped_and_dragged_to_springs_that_exist(served, watched)
     expect(rear).to_contain_text("60 N/mm")
 
 
+def test_what_differs_left_to_right_was_meant_to_and_stays(served, watched):
+    page = watched()
+    open_nettle(page, served(demo=True), "5")
+    unfold(page, "Clicks")
+    clicks = page.locator("#clicks")
+    clicks.get_by_role("button", name="left and right differ").click()
+    rebound = [clicks.get_by_role("textbox", name=f"rebound clicks, front {side}") for side in ("left", "right")]
+    bump = [clicks.get_by_role("textbox", name=f"bump clicks, front {side}") for side in ("left", "right")]
+    rebound[0].fill("6")
+    rebound[0].press("Enter")
+    expect(rebound[1]).to_have_value("8")
+    page.get_by_role("checkbox", name="both sides together").check()
+    # both sides go together: what is alike follows, what was parted does not
+    bump[0].fill("9")
+    bump[0].press("Enter")
+    expect(bump[1]).to_have_value("9")
+    rebound[0].fill("5")
+    rebound[0].press("Enter")
+    expect(rebound[0]).to_have_value("5")
+    expect(rebound[1]).to_have_value("8")
+    saved(page)
+
+
 @pytest.mark.parametrize(("width", "height", "scheme"), [(1280, 800, "light"), (820, 1180, "dark")])
 def test_no_bench_runs_out_of_its_window(served, watched, width, height, scheme):
     page = watched()

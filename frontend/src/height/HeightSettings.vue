@@ -23,12 +23,19 @@ const onBar = (p: Place): boolean =>
   vehicle.document.value?.vehicle.ends?.[p.startsWith('front') ? 'front' : 'rear']?.layout === 'torsion arm' &&
   !coilOf(vehicle.setup.value?.sides?.[p])
 const coils = computed(() => PLACES.filter((p) => !onBar(p)))
-const both = (p: Place): Place[] => (heights.together.value ? heights.moves(p) : [p])
+/** A corner and its mirror while both sides go together and hold the same: what differs was meant to. */
+const both = (p: Place, of: (s: SideSetup) => unknown): Place[] => {
+  const told = (q: Place): string => JSON.stringify(of(side(q)) ?? null)
+  return heights.moves(p).filter((q) => told(q) === told(p))
+}
+const inside = (s: SideSetup, member: string[]): unknown =>
+  member.reduce<unknown>((at, name) => (at as Record<string, unknown> | null | undefined)?.[name], s)
 /** Set one member on this corner, and on its mirror while both sides go together. */
 function set(p: Place, words: string, member: string[], value: unknown): void {
+  const places = both(p, (s) => inside(s, member))
   vehicle.edit(
-    `${words}, ${heights.together.value ? p.split('_')[0] : placeWords(p)}`,
-    both(p).map((q) => ({ path: ['setups', vehicle.setupIndex.value, 'sides', q, ...member], value })),
+    `${words}, ${places.length > 1 ? p.split('_')[0] : placeWords(p)}`,
+    places.map((q) => ({ path: ['setups', vehicle.setupIndex.value, 'sides', q, ...member], value })),
   )
 }
 type SeatRow = {
@@ -67,7 +74,7 @@ const SEAT: SeatRow[] = [
 function setSeat(p: Place, member: string, value: number | null, tolerance: number | null): void {
   vehicle.edit(
     `seat, ${placeWords(p)}`,
-    both(p).map((q) => {
+    both(p, (s) => inside(s, ['seat', member])).map((q) => {
       const now = side(q).seat
       const droop = vehicle.document.value!.vehicle.ends![q.startsWith('front') ? 'front' : 'rear']!.limits?.droop
       const fresh = now ?? { hub_to_arch: droop ?? null }

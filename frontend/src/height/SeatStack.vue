@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 
-import { type EndName, type Place, placeWords, type SideSetup } from '@/api/client'
+import { endOf, type EndName, type Place, placeWords, type SideSetup } from '@/api/client'
 import QuantityField from '@/components/QuantityField.vue'
 import { useHeights } from '@/composables/useHeights'
 import { useVehicle } from '@/composables/useVehicle'
@@ -20,11 +20,14 @@ const shown = (p: Place): Item[] => stack(p) ?? found(p)
 const open = computed(() => ENDS.some((e) => shown(place(e)).length || shown(place(e, true)).length))
 const names = ref<Record<string, string>>({})
 const THINGS = ['pad', 'plate', 'ring', 'second ring', 'shim', 'top mount plate']
-const sides = (e: EndName): Place[] => (heights.together.value ? [place(e)] : [place(e), place(e, true)])
+const alike = (e: EndName): boolean => JSON.stringify(shown(place(e))) === JSON.stringify(shown(place(e, true)))
+/** Once for both sides where they go together and hold the same: what differs was meant to. */
+const joined = (e: EndName): boolean => heights.together.value && alike(e)
+const sides = (e: EndName): Place[] => (joined(e) ? [place(e)] : [place(e), place(e, true)])
 function put(p: Place, words: string, items: Item[] | null): void {
-  const both = heights.together.value ? heights.moves(p) : [p]
+  const both = joined(endOf(p)) ? heights.moves(p) : [p]
   vehicle.edit(
-    `${words}, ${heights.together.value ? p.split('_')[0] : placeWords(p)}`,
+    `${words}, ${both.length > 1 ? p.split('_')[0] : placeWords(p)}`,
     both.map((q) => ({ path: ['setups', vehicle.setupIndex.value, 'sides', q, 'stack'], value: items })),
   )
 }
@@ -56,14 +59,14 @@ const out = (p: Place, i: number): void =>
       <section v-for="e in ENDS" :key="e" :aria-label="`seat stack, ${e}`">
         <div v-for="p in sides(e)" :key="p">
           <h4>
-            {{ heights.together.value ? e : placeWords(p)
+            {{ joined(e) ? e : placeWords(p)
             }}<small v-if="!vehicle.isFound.value && stack(p) === null" class="quiet">as found</small>
           </h4>
           <p v-if="!shown(p).length" class="small quiet">nothing between</p>
           <div v-for="(item, i) in shown(p)" :key="i" class="row">
             <span>{{ item.name }}</span><QuantityField
               hide-label
-              :label="`${item.name} ${i + 1}, thickness, ${heights.together.value ? e : placeWords(p)}`"
+              :label="`${item.name} ${i + 1}, thickness, ${joined(e) ? e : placeWords(p)}`"
               of="StackItem.thickness"
               kind="fine length"
               :clearable="false"
@@ -71,14 +74,14 @@ const out = (p: Place, i: number): void =>
               @update:model-value="(v) => thick(p, i, v)" />
             <button
               class="link"
-              :aria-label="`take ${item.name} ${i + 1} out, ${heights.together.value ? e : placeWords(p)}`"
+              :aria-label="`take ${item.name} ${i + 1} out, ${joined(e) ? e : placeWords(p)}`"
               @click="out(p, i)">
               take out
             </button>
           </div>
           <div class="row">
             <v-select
-              :label="`what, ${heights.together.value ? e : placeWords(p)}`"
+              :label="`what, ${joined(e) ? e : placeWords(p)}`"
               density="compact"
               :items="THINGS"
               :model-value="names[p] ?? THINGS[0]"
@@ -92,7 +95,7 @@ const out = (p: Place, i: number): void =>
             as found again
           </button>
         </div>
-        <RingWays v-if="!vehicle.isFound.value && heights.together.value" :end="e" />
+        <RingWays v-if="!vehicle.isFound.value && joined(e)" :end="e" />
       </section>
     </div>
     <p class="small quiet">Each counts as collar: the body rises by its thickness over the motion ratio.</p>
