@@ -19,6 +19,7 @@ from feder.core.files.road_csv import profile_from_csv
 from feder.core.numbers.errors import BadFile, OutOfRange
 from feder.demo.nettle import nettle
 from feder.units.parse import read_cell
+from tests.changes import with_side
 from tests.core.road_trials import car
 
 
@@ -207,6 +208,12 @@ def without(document: Document, *path: str) -> Document:
 def test_what_a_run_waits_for_is_said(path, says):
     with pytest.raises(CannotDrive, match=says):
         vehicle_of(without(nettle(), *path), "plan")
+
+
+def test_a_vehicle_that_cannot_stand_is_not_driven():
+    high = with_side(nettle(), "plan", "front_left", hub_to_arch=0.9)
+    with pytest.raises(CannotDrive, match="cannot stand in this setup: a wheel would lift off"):
+        vehicle_of(high, "plan")
 
 
 def test_what_is_not_told_and_can_be_assumed_is_and_says_so():

@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
 import { computed, ref } from 'vue'
 
-import { type EndName, onTwo, type Place } from '@/api/client'
+import { type EndName, onTwo, type Place, type TraceEnds } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 
@@ -190,15 +190,22 @@ const tell = (s: Strip, v: number | undefined): string => {
 const tagX = computed(() => (narrow.value ? RIGHT.value - 16 : LEFT.value - 18))
 const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
 const wasName = computed(() => vehicle.document.value?.setups.find((s) => s.id === run.value.was.setup)?.name ?? '')
+/** The traces in words: between what, and where. */
 const words = computed(() => {
   const t = run.value.now.traces
   const w = t.wheels[wheel.value]!
-  const at = (m: number): string => units.show(m, 'm', { unit: true })
   const far = (m: number): string => units.show(m, 'm', { kind: 'road length', unit: true })
-  return (
-    `Travel of the ${props.end} wheel from ${at(w.travel_told.least)} at ${far(w.travel_told.least_at)} to ${at(w.travel_told.most)} at ${far(w.travel_told.most_at)}; ` +
-    `load from ${units.show(w.load_told.least, 'N', { unit: true })} at ${far(w.load_told.least_at)} to ${units.show(w.load_told.most, 'N', { unit: true })} at ${far(w.load_told.most_at)}.`
-  )
+  const said = (name: string, ends: TraceEnds, unit: string): string => {
+    const at = (v: number): string => units.show(v, unit, { unit: true, ...(unit === 'rad' ? { decimals: 2 } : {}) })
+    return `${name} from ${at(ends.least)} at ${far(ends.least_at)} to ${at(ends.most)} at ${far(ends.most_at)}`
+  }
+  return [
+    said(`Body over the ${props.end} axle`, props.end === 'front' ? t.front_told : t.rear_told, 'm'),
+    said('pitch, nose up positive,', t.pitch_told, 'rad'),
+    said('roll, left side up positive,', t.roll_told, 'rad'),
+    said(`load of the ${props.end} wheel`, w.load_told, 'N'),
+    said('its travel', w.travel_told, 'm'),
+  ].join('; ')
 })
 
 let held = false
@@ -242,7 +249,6 @@ const stretches = computed(() =>
       @pointermove="(e: PointerEvent) => held && follow(e)"
       @pointerup="held = false"
       @pointercancel="held = false">
-      <title>{{ words }}</title>
       <path class="tn key" :class="{ fact }" d="M0 12h14" />
       <text class="kw" :class="fact ? 'cor' : 'pl'" x="18" y="17">{{ vehicle.setup.value?.name }}</text>
       <template v-if="!narrow">
@@ -336,6 +342,7 @@ const stretches = computed(() =>
         {{ where }}
       </text>
     </svg>
+    <p class="seen-not">{{ words }}</p>
     <div class="hands" :style="{ top: `${roadTop + 6}px` }">
       <button class="go" :aria-label="prove.playing.value ? 'Stop' : 'Play'" @click="prove.play()">
         <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
