@@ -82,6 +82,13 @@ def test_a_planted_change_is_named_by_putting_things_back_one_at_a_time(name):
     assert undone == pytest.approx(there, rel=1e-6, abs=1e-9)
 
 
+def test_a_softer_stop_of_the_same_length_and_the_same_spring_elsewhere_are_named_as_such():
+    softer = with_wheels(plain(), "front", stop=np.where(Z > 0.075, 4e4 * (Z - 0.075), 0.0))
+    assert [(b.end, b.part) for b in put_back(softer, plain())] == [("front", "bump stops")]
+    rising = with_wheels(plain(), "rear", spring=plain().wheels[2].spring + 2e5 * Z**2)
+    assert [(b.end, b.part) for b in put_back(rising, plain())] == [("rear", "height on its springs")]
+
+
 def test_of_several_changes_each_row_names_the_one_that_spoils_it():
     document = nettle()
     found = whys(document, "plan", "found", BUMPS)
@@ -189,7 +196,7 @@ def test_time_spent_is_told_by_travel_and_by_velocity():
             assert histogram.width == width
             assert sum(histogram.shares) == pytest.approx(1)
             middles = histogram.start + (np.arange(len(histogram.shares)) + 0.5) * width
-            part = (made.distance >= 3) & (made.distance < 95.5 + made.vehicle.wheelbase)
+            part = (made.distance >= 3) & (made.distance < 90.5 + made.vehicle.wheelbase)
             assert np.dot(middles, histogram.shares) == pytest.approx(row[part].mean(), abs=width / 4)
 
 

@@ -107,9 +107,10 @@ def _parts(run: Run) -> dict[str, Mask]:
     made: dict[str, Mask] = {}
     stretches = run.road.stretches
     for i, stretch in enumerate(stretches):
+        # a random piece is told until the rear axle has left it, obstacles until the next piece begins
         end = stretches[i + 1].start if i + 1 < len(stretches) else stretch.end + run.vehicle.wheelbase
-        if stretch.random and i + 1 < len(stretches):
-            end = max(end, stretch.end + run.vehicle.wheelbase)
+        if stretch.random:
+            end = stretch.quiet + run.vehicle.wheelbase
         start = stretch.start
         if stretch.random and (stretch.end - stretch.start) / run.trial.speed > LONG:
             start += LEAVES_OUT * run.trial.speed

@@ -11,6 +11,8 @@ from feder.core.document.base import ENDS, EndName
 Change = Callable[[Wheel, Wheel], Wheel]
 SAME = 1e-9
 """Share of a table's largest value within which two tables are the same."""
+SAME_SPRING = 0.005
+"""Share by which wheel rates may differ and the springs be the same: what differs then is where they stand."""
 HEIGHTS = 1e-3
 """Difference of height from which a room to the stops is the height's doing, m."""
 
@@ -38,6 +40,8 @@ def put_back(now: Vehicle, was: Vehicle) -> Iterator[PutBack]:
             words = part
             if part == "bump stops" and any(abs(a.hub_to_arch - b.hub_to_arch) > HEIGHTS for _, a, b in pairs):
                 words = "room to its limits"
+            if part == "springs" and all(abs(a.wheel_rate / b.wheel_rate - 1) < SAME_SPRING for _, a, b in pairs):
+                words = "height on its springs"
             yield PutBack(end, words, replace(now, wheels=balanced(wheels, now.axles)))
         mine, other = (next(a for a in v.axles if a.name == end) for v in (now, was))
         if mine.bar_rate != other.bar_rate:
@@ -71,7 +75,11 @@ _STOP = ("stop", "touch", "solid", "droop", "knows_stop")
 _PARTS: tuple[tuple[str, Callable[[Wheel, Wheel], bool], Change], ...] = (
     ("springs", _tables("spring"), _with("spring", "wheel_rate")),
     ("dampers", lambda a, b: _tables("damper")(a, b) or _tables("ratio")(a, b), _with("damper", "ratio")),
-    ("bump stops", _numbers("touch", "solid", "droop"), _with(*_STOP)),
+    (
+        "bump stops",
+        lambda a, b: _numbers("touch", "solid", "droop")(a, b) or _tables("stop")(a, b),
+        _with(*_STOP),
+    ),
     ("tyres", _numbers("tyre_rate"), _with("tyre_rate")),
     ("unsprung masses", _numbers("unsprung"), _with("unsprung")),
     ("friction", _numbers("friction"), _with("friction")),
