@@ -101,9 +101,17 @@ describe('what a setup replaces of an end', () => {
 })
 
 describe('the seat', () => {
+  it('what differs left to right stays so, though both sides go together', async () => {
+    work.document.value!.setups[0]!.sides!.rear_left!.stack = [{ name: 'pad', thickness: 0.005 }]
+    const host = put(SeatStack, {}, () => provideHeights(work))
+    await type(host, 'pad 1, thickness, rear left', '7')
+    expect(plan().sides!.rear_left!.stack).toEqual([{ name: 'pad', thickness: 0.007 }])
+    expect(plan().sides!.rear_right!.stack ?? null).toBeNull()
+  })
   it('stack: what is put in counts on both sides, a blank takes it out, as found is a way back', async () => {
     const found = work.document.value!
-    found.setups[0]!.sides!.rear_left!.stack = [{ name: 'pad', thickness: 0.005 }]
+    for (const p of ['rear_left', 'rear_right'] as const)
+      found.setups[0]!.sides![p]!.stack = [{ name: 'pad', thickness: 0.005 }]
     const host = put(SeatStack, {}, () => provideHeights(work))
     await choose(host, 'what, rear', 'ring')
     await host

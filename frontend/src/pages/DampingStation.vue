@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 
 import type { EndName, Place } from '@/api/client'
+import BenchViews from '@/components/BenchViews.vue'
 import FindingList from '@/components/FindingList.vue'
 import { useVehicle } from '@/composables/useVehicle'
 import BounceView from '@/damping/BounceView.vue'
@@ -35,17 +36,7 @@ const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
 <template>
   <div class="bench-top top">
     <h1>Damping</h1>
-    <nav class="views" aria-label="Views of the damping">
-      <router-link
-        v-for="v in VIEWS"
-        :key="v.id"
-        class="view"
-        :class="{ here: v.id === view }"
-        :aria-current="v.id === view ? 'page' : undefined"
-        :to="{ path: route.path, query: v.id === 'clicks' ? {} : { view: v.id } }"
-        >{{ v.words }}</router-link
-      >
-    </nav>
+    <BenchViews label="Views of the damping" :views="VIEWS" :here="view" />
     <div v-if="!two && view !== 'bounce'" v-roving class="end sides" role="tablist" aria-label="Which side">
       <button
         v-for="s in ['both', 'left', 'right'] as const"
@@ -88,9 +79,7 @@ const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
 </template>
 
 <style scoped>
-.top { gap: 0 12px; } .views { display: flex; margin-left: 4px; }
-.view { min-height: 44px; padding: 0 10px; display: inline-flex; align-items: center; color: var(--ink-2); text-decoration: none; border-bottom: 3px solid transparent; } .view.here { color: var(--ink); font-weight: 600; border-color: var(--ink); }
-.sides { display: flex; } .tab { min-height: 44px; padding: 0 10px; border-bottom: 3px solid transparent; } .tab[aria-selected="true"] { border-color: var(--ink); font-weight: 600; }
+.top { gap: 0 12px; } .sides { display: flex; } .tab { min-height: 44px; padding: 0 10px; border-bottom: 3px solid transparent; } .tab[aria-selected="true"] { border-color: var(--ink); font-weight: 600; }
 .below { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.35fr); gap: 14px; border-top: 1.5px solid var(--ink); padding-top: 8px; align-items: start; } .chart { margin: 0; } figcaption { font-weight: 600; display: flex; justify-content: space-between; } figcaption small { font-weight: 400; }
 .dampers { border-top: 1.5px solid var(--ink); padding-top: 6px; }
 @media (max-width: 900px) { .below { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); } .speeds { grid-column: 1 / -1; } }

@@ -3,6 +3,7 @@ import { computed, nextTick, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 
 import type { EndName, Finding } from '@/api/client'
+import BenchViews from '@/components/BenchViews.vue'
 import FindingList from '@/components/FindingList.vue'
 import TexturePatterns from '@/components/TexturePatterns.vue'
 import { useUnits } from '@/composables/useUnits'
@@ -49,17 +50,7 @@ onMounted(async () => {
 <template>
   <div class="bench-top top">
     <h1>Prove</h1>
-    <nav class="views" aria-label="Views of the trial">
-      <router-link
-        v-for="v in VIEWS"
-        :key="v.id"
-        class="view"
-        :class="{ here: v.id === view }"
-        :aria-current="v.id === view ? 'page' : undefined"
-        :to="{ path: route.path, query: v.id === 'run' ? {} : { view: v.id } }"
-        >{{ v.words }}</router-link
-      >
-    </nav>
+    <BenchViews label="Views of the trial" :views="VIEWS" :here="view" />
     <label v-if="prove.others.value.length > 1" class="against">
       against
       <select :value="prove.against.value" @change="prove.holdAgainst(($event.target as HTMLSelectElement).value)">
@@ -109,9 +100,7 @@ onMounted(async () => {
 </template>
 
 <style scoped>
-.top { gap: 0 12px; } .views { display: flex; margin-left: 4px; }
-.view { min-height: 44px; padding: 0 10px; display: inline-flex; align-items: center; color: var(--ink-2); text-decoration: none; border-bottom: 3px solid transparent; } .view.here { color: var(--ink); font-weight: 600; border-color: var(--ink); }
-.sides { display: flex; } .tab { min-height: 44px; padding: 0 10px; border-bottom: 3px solid transparent; } .tab[aria-selected="true"] { border-color: var(--ink); font-weight: 600; }
+.top { gap: 0 12px; } .sides { display: flex; } .tab { min-height: 44px; padding: 0 10px; border-bottom: 3px solid transparent; } .tab[aria-selected="true"] { border-color: var(--ink); font-weight: 600; }
 .against { display: inline-flex; align-items: center; gap: 8px; color: var(--ink-2); min-height: 44px; } .against select { border: 0; min-height: 44px; max-width: 160px; border-bottom: 1.5px solid var(--ink); background: none; color: var(--ink); font: inherit; }
 .say { font-size: var(--t-3); line-height: 1.25; margin: 0 0 6px; } .refused { border-left: 4px solid var(--stop); background: var(--stop-tint); padding: 8px 12px; margin: 8px 0; } .tex { position: absolute; }
 </style>

@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router'
 
 import { coilOf, type EndName, type SpringPart } from '@/api/client'
 import AskFigure from '@/components/AskFigure.vue'
+import BenchViews from '@/components/BenchViews.vue'
 import FindingList from '@/components/FindingList.vue'
 import QuantityField from '@/components/QuantityField.vue'
 
@@ -42,22 +43,16 @@ function setOther(e: EndName, value: number | null): void {
       second_spring: value === null ? null : { ...now, code: 'other leg', rate: { how: 'maker', value } },
     })
 }
+const VIEWS = [
+  { id: 'choice', words: 'Choice' },
+  { id: 'loads', words: 'Loads' },
+]
 </script>
 
 <template>
   <div class="bench-top">
     <h1>Springs</h1>
-    <nav class="views" aria-label="Views of the springs">
-      <router-link
-        v-for="v in ['choice', 'loads'] as const"
-        :key="v"
-        class="view"
-        :class="{ here: v === view }"
-        :aria-current="v === view ? 'page' : undefined"
-        :to="{ path: route.path, query: v === 'choice' ? {} : { view: v } }"
-        >{{ v === 'choice' ? 'Choice' : 'Loads' }}</router-link
-      >
-    </nav>
+    <BenchViews label="Views of the springs" :views="VIEWS" :here="view" />
   </div>
   <FindingList :findings="findings" />
   <RiderLoads v-if="view === 'loads'" />
@@ -146,7 +141,6 @@ function setOther(e: EndName, value: number | null): void {
 </template>
 
 <style scoped>
-.views { display: flex; } .view { min-height: 44px; padding: 0 10px; display: inline-flex; align-items: center; color: var(--ink-2); text-decoration: none; border-bottom: 3px solid transparent; } .view.here { color: var(--ink); font-weight: 600; border-color: var(--ink); }
 .ends { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 32px; border-top: var(--l-mid) solid var(--ink); padding-top: 8px; }
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; } dl { display: grid; grid-template-columns: 1fr auto; margin: 6px 0; align-items: baseline; } dt { color: var(--ink-2); } dd { margin: 0; text-align: right; font-weight: 500; }
 .tabs { display: flex; } .tab { min-height: 44px; padding: 0 12px; border-bottom: 3px solid transparent; } .tab[aria-selected="true"] { border-color: var(--ink); font-weight: 600; }
