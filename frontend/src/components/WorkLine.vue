@@ -69,5 +69,5 @@ svg { position: relative; }
 .mk-here { fill: var(--ink); }
 @media (max-height: 700px) { .st { padding-top: 0; } .st svg { height: 26px; } .seg { top: 14px; } .flag { top: -6px; } }
 @media (max-width: 1100px) { .work { padding: 0 4px; } .place { min-width: 88px; } }
-@media (min-width: 601px) and (max-width: 900px) { .place { min-width: 78px; } .st { font-size: var(--t-2); } .key { margin-right: 4px; } }
+@media (min-width: 601px) and (max-width: 900px) { .place { min-width: 73px; } .st { font-size: var(--t-2); } .key { margin-right: 4px; } }
 </style>
