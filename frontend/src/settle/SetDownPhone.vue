@@ -50,7 +50,9 @@ watch(
 const down = shallowRef<SetDown | null>(null)
 const learned = shallowRef<Learned | null>(null)
 let asked = 0
-async function ask(): Promise<void> {
+const TRIES = 3
+const WAIT = 800
+async function ask(tries = TRIES): Promise<void> {
   const mine = ++asked
   const [document, setup, survey] = [vehicle.document.value, vehicle.setup.value, rounds.index.value]
   if (!document || !setup || vehicle.isFound.value || onTwo(document)) return
@@ -61,6 +63,8 @@ async function ask(): Promise<void> {
   ])
   if (mine !== asked) return
   if (one.data) down.value = one.data.set_down
+  // a bench that was too busy to answer is asked again: nothing else would
+  else if (tries > 1) setTimeout(() => mine === asked && void ask(tries - 1), WAIT)
   if (two.data) learned.value = two.data.learned
 }
 watch([vehicle.report, () => rounds.index.value], () => void ask(), { immediate: true })
