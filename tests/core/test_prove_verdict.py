@@ -149,7 +149,17 @@ def test_cells_tell_the_figures_of_their_rows():
             assert (cell.was.value, cell.now.value) == tuple(
                 getattr(f.ends[ALL][cell.words], member) for f in (both.was, both.now)
             )
+    for cell in rows["comfort"].cells:
+        change = cell.now.value / cell.was.value - 1
+        assert cell.judged == ("same" if abs(change) < 0.02 else "look" if change > 0 else "better")
     down, up = rows["pitch"].cells
+    assert down.judged == (
+        "same"
+        if abs(down.now.value - down.was.value) < 0.0009
+        else "look"
+        if down.now.value > down.was.value
+        else "better"
+    )
     assert down.now.value == -both.now.pitch[ALL].down
     assert up.was.value == both.was.pitch[ALL].up
 

@@ -10085,6 +10085,12 @@ export interface components {
             words: string;
             was: components["schemas"]["Figure"];
             now: components["schemas"]["Figure"];
+            /**
+             * Judged
+             * @default same
+             * @enum {string}
+             */
+            judged?: "better" | "look" | "same";
         };
         /**
          * RunLimits

@@ -37,8 +37,6 @@ const by = (c: RunCell): string => {
   if (c.now.unit === '') return `${change > 0 ? '+' : '−'}${Math.abs(100 * change).toFixed(1)}`
   return units.show(change, c.now.unit, { signed: true, decimals: { rad: 2, N: 0, W: 0, s: 2 }[c.now.unit] })
 }
-const worse = (r: RunRow, c: RunCell): boolean =>
-  r.judged === 'look' && r.name !== 'travel' && r.name !== 'dampers' && c.now.value > c.was.value * 1.005
 /** Of each row the reasons that were found, each told once. */
 const reasons = (r: RunRow): string => {
   const said = new Map<string, string[]>()
@@ -74,7 +72,7 @@ const told = (r: RunRow): string => sentence(r.text, r.numbers, units.system.val
           <span class="was">{{ mark(c.was) }}{{ show(c.was) }}</span>
           <svg width="16" height="9" viewBox="0 0 16 9" aria-label="to"><path d="M0 4.5H15M11 1l4 3.5-4 3.5" /></svg>
           <b class="now">{{ mark(c.now) }}{{ show(c.now) }}</b>
-          <em :class="{ bad: worse(r, c) }">{{ by(c) }}</em>
+          <em :class="{ bad: c.judged === 'look' }">{{ by(c) }}</em>
         </td>
         <td class="why">
           <b :class="{ 'grade-look': r.judged === 'look' }">{{ JUDGED[r.judged] }}</b> {{ told(r) }}

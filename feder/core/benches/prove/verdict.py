@@ -28,6 +28,7 @@ class RunCell(Frozen):
     words: str
     was: Figure
     now: Figure
+    judged: Judged = "same"
 
 
 class RunRow(Frozen):
@@ -94,10 +95,14 @@ def _worst(marks: list[Judged]) -> Judged:
 
 def _comfort(both: Both) -> RunRow:
     cells = [
-        RunCell(words=end, was=both.figure(was.comfort, "m/s^2"), now=both.figure(now.comfort, "m/s^2"))
+        RunCell(
+            words=end,
+            was=both.figure(was.comfort, "m/s^2"),
+            now=both.figure(now.comfort, "m/s^2"),
+            judged=_judged(_relative(was.comfort, now.comfort), WORTH),
+        )
         for end, was, now in both.ends()
     ]
-    changes = [_relative(was.comfort, now.comfort) for _, was, now in both.ends()]
     said = []
     for part in both.parts or [ALL]:
         each = [f"{end} {_signed(_relative(was.comfort, now.comfort))}" for end, was, now in both.ends(part)]
@@ -105,7 +110,7 @@ def _comfort(both: Both) -> RunRow:
     return RunRow(
         name="comfort",
         cells=cells,
-        judged=_worst([_judged(c, WORTH) for c in changes]),
+        judged=_worst([c.judged for c in cells]),
         text="; ".join(said),
         numbers={},
     )
@@ -119,10 +124,14 @@ def _signed(change: float) -> str:
 
 def _grip(both: Both) -> RunRow:
     cells = [
-        RunCell(words=end, was=both.figure(was.grip, ""), now=both.figure(now.grip, ""))
+        RunCell(
+            words=end,
+            was=both.figure(was.grip, ""),
+            now=both.figure(now.grip, ""),
+            judged=_judged(now.grip - was.grip, WORTH_LOAD),
+        )
         for end, was, now in both.ends()
     ]
-    changes = [now.grip - was.grip for _, was, now in both.ends()]
     said = []
     better, worse = _on_parts(both)
     if both.parts and better and worse:
@@ -140,7 +149,7 @@ def _grip(both: Both) -> RunRow:
     if not said:
         said = ["least load of a wheel: front {front_least}, rear {rear_least} of what it carries at rest"]
     return RunRow(
-        name="grip", cells=cells, judged=_worst([_judged(c, WORTH_LOAD) for c in changes]), text="; ".join(said),
+        name="grip", cells=cells, judged=_worst([c.judged for c in cells]), text="; ".join(said),
         numbers=numbers,
     )  # fmt: skip
 
@@ -196,10 +205,12 @@ def _travel(both: Both) -> RunRow:
 def _pitch(both: Both) -> RunRow:
     was, now = both.was.pitch[ALL], both.now.pitch[ALL]
     cells = [
-        RunCell(words="nose down", was=both.figure(-was.down, "rad"), now=both.figure(-now.down, "rad")),
-        RunCell(words="nose up", was=both.figure(was.up, "rad"), now=both.figure(now.up, "rad")),
+        RunCell(
+            words=words, was=both.figure(a, "rad"), now=both.figure(b, "rad"), judged=_judged(b - a, WORTH_ANGLE)
+        )
+        for words, a, b in (("nose down", -was.down, -now.down), ("nose up", was.up, now.up))
     ]
-    marks = [_judged(was.down - now.down, WORTH_ANGLE), _judged(now.up - was.up, WORTH_ANGLE)]
+    marks = [c.judged for c in cells]
     numbers, text = {}, "pitch as a whole {rms}, was {rms_was}, root mean square"
     numbers["rms"], numbers["rms_was"] = both.figure(now.rms, "rad"), both.figure(was.rms, "rad")
     if was.dies is not None and now.dies is not None:
