@@ -101,3 +101,11 @@ def test_nose_and_tail_rise_by_what_each_end_was_moved():
     turn = moved.pitch.value - level.pitch.value
     rises = [moved.nose.value - level.nose.value, moved.tail.value - level.tail.value]
     assert rises[0] - rises[1] == pytest.approx(turn * level.wheelbase.value, rel=0.03)
+
+
+def test_a_low_part_touches_earlier_in_a_bend_than_upright_heights_say():
+    bike = magpie()
+    low = bike.vehicle.hard_parts[0].but(height=0.08)
+    report = evaluate(bike.but(vehicle=bike.vehicle.but(hard_parts=(low,))), "plan", "solo").steering
+    # the springs carry 1/cos(lean) of their load: the part comes lower, never higher
+    assert 0.0 < report.lean_ridden.value < report.lean.value < 0.08 / 0.330

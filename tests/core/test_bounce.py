@@ -244,3 +244,11 @@ def test_readings_that_are_no_file_of_a_logger_are_refused():
         LetGo(times=(0, 1, 2, 2, 3, 4, 5, 6), readings=(0,) * 8)
     with pytest.raises(ValidationError, match="as many"):
         LetGo(times=tuple(range(9)), readings=(0,) * 8)
+
+
+def test_a_sound_let_go_is_drawn_as_long_as_the_run_lasts():
+    times, heights = shaken(0.43, depth=0.036, seconds=2.0)
+    run = LetGo(times=tuple(times.tolist()), readings=tuple(heights.tolist()), release=0.02)
+    (shown,) = bench_of(Bounce(place=Place.FRONT_LEFT, runs=(run,))).runs
+    last = shown.sound[-1][0]
+    assert shown.times[-1] - 0.011 <= last <= shown.times[-1]

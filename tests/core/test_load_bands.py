@@ -4,9 +4,11 @@ import pytest
 from pydantic import ValidationError
 
 from feder.core.benches.loads.bands import rank_bands
+from feder.core.benches.loads.plan import rank_by_loads
 from feder.core.document.document import LoadItem, LoadState
 from feder.core.document.load_spring import BandSpring
 from feder.demo.nettle import nettle
+from feder.demo.springs import demo_spring
 
 G, BASE, RATIO, TRACK = 9.80665, 2.440, 0.72, 1.380
 
@@ -56,3 +58,17 @@ def test_an_end_has_its_own_and_a_band_ends_above_where_it_begins():
     assert rank_bands(loaded(band("a", 0, 1000)), "plan", "front") == []
     with pytest.raises(ValidationError, match="added_to must be above added_from"):
         band("a", 500, 500)
+
+
+def test_a_spring_with_a_rate_and_a_band_is_held_to_what_the_load_adds_alone():
+    adds = 90 * G / 2 / RATIO
+    part = demo_spring(60, 180, 60)
+
+    def against(**band):
+        car = loaded(items=((90, 2.44, 0.0),))
+        (row,) = rank_by_loads(car, "plan", "rear", [part.but(**band)])
+        return row.against
+
+    assert against(added_to=adds + 80) == ""
+    assert against(added_to=adds - 80) == "outside its load band, state 0"
+    assert against(added_from=adds + 80, added_to=adds + 900) == "outside its load band, state 0"

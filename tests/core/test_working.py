@@ -33,7 +33,9 @@ from feder.core.report.explain import explain
 from feder.core.report.shapes import Figure
 from feder.core.standing.facts import gather
 from feder.core.standing.stand import stand
+from feder.demo.nettle import nettle
 from tests.changes import with_end
+from tests.core.test_unknown_springs import rigid
 from tests.documents import AIR, on_bars, roadster
 
 SAMPLES = {
@@ -212,3 +214,12 @@ def test_nothing_is_traced_unless_asked_and_a_loop_cannot_be_shown():
             lines_of(mark(summed)(1.0))
     finally:
         del FORMULAS[f"{summed.__module__}.summed"]
+
+
+def test_a_corner_that_keeps_its_load_cites_the_scale_and_one_that_does_not_the_equilibrium():
+    def cited(car):
+        return [str(line["source"]) for line in explain(car, "plan", "corners.front_left.frequency")]
+
+    # heights asked for on one plane, tyres rigid: nothing moves weight across, the load is what the scale said
+    assert not [s for s in cited(rigid(nettle())) if "equilibrium" in s]
+    assert [s for s in cited(nettle()) if "equilibrium" in s]  # on its tyres the car stands a little otherwise
