@@ -14,6 +14,7 @@ from feder.api.cards import cards
 from feder.api.codes import Codes
 from feder.api.damper_shelf import damper_shelf as dampers
 from feder.api.index import index
+from feder.api.instruments import instruments
 from feder.api.known import Known
 from feder.api.log import log
 from feder.api.pairing import pairing
@@ -29,14 +30,17 @@ from feder.api.shelf import shelf
 from feder.api.surveys import surveys
 from feder.api.terms import terms
 from feder.api.vehicles import vehicles
+from feder.instruments.hub import Hub
 from feder.store.database import open_database
 from feder.store.devices import Devices
 from feder.store.garage import Garage
+from feder.store.instruments import Instruments
 from feder.store.log import Log
 from feder.store.parts import damper_shelf, spring_shelf
 from feder.store.photos import Photos
 from feder.store.sheets import Sheets
 from feder.store.ticks import Ticks
+from feder.units.parse import read_cell
 
 FRONT_END = Path(__file__).parents[1] / "web"
 """Where the front end is built to; a wheel carries it along."""
@@ -83,6 +87,8 @@ def create_app(
         devices=Devices(sessions),
         searches=Searches(),
         codes=Codes(),
+        instruments=Instruments(sessions),
+        hub=Hub(read_cell),
         address=address,
     )
     security.install(app, host)
@@ -105,6 +111,7 @@ def create_app(
         settle,
         log,
         prove,
+        instruments,
         terms,
     ):
         app.register_api(blueprint)

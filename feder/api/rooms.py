@@ -11,8 +11,10 @@ from feder.api.known import Known
 from feder.api.searches import Searches
 from feder.core.document.damper import DamperPart
 from feder.core.document.setup import SpringPart
+from feder.instruments.hub import Hub
 from feder.store.devices import Devices
 from feder.store.garage import Garage
+from feder.store.instruments import Instruments
 from feder.store.log import Log
 from feder.store.parts import Shelf
 from feder.store.photos import Photos
@@ -36,6 +38,8 @@ class Rooms:
     devices: Devices
     codes: Codes
     searches: Searches
+    instruments: Instruments
+    hub: Hub
     address: str | None = None
     """Where a paired phone finds Feder; nothing while it serves this machine only."""
 

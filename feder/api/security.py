@@ -20,6 +20,8 @@ POLICY = (
 
 PAIRING = "/api/pair"
 OF_A_PHONE = "/api/pair/device"
+OF_THE_BENCH = ("/api/instruments", "/api/instruments/simulate")
+"""What opens ports and starts processes is asked by the machine itself alone."""
 
 
 def install(app: Flask, network: str | None = None) -> None:
@@ -58,6 +60,8 @@ def _only_paired() -> Response | None:
         return None
     if request.path.startswith(PAIRING):
         return refusal(403, "pairing", "Codes and devices are seen to on the bench screen")
+    if request.path in OF_THE_BENCH and request.method != "GET":
+        return refusal(403, "instruments", "Instruments are connected on the bench screen")
     token = request.cookies.get(COOKIE)
     if token is None or not rooms().devices.knows(token):
         return refusal(401, "pairing", "This device is not paired; type the code from the bench screen")

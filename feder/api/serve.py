@@ -43,9 +43,9 @@ def serve(*, demo: bool) -> int:
     except FederError as error:
         sys.stderr.write(f"{error.message}\n")
         return 1
+    rooms_of: Rooms = app.extensions["feder"]
     if demo:
-        found: Rooms = app.extensions["feder"]
-        furnish(found.garage, found.shelf, found.dampers, found.log)
+        furnish(rooms_of.garage, rooms_of.shelf, rooms_of.dampers, rooms_of.log)
     try:
         listen = f"127.0.0.1:{port}" + ("" if host is None else f" {f'[{host}]' if ':' in host else host}:{port}")
         server = create_server(app, listen=listen, threads=4, ident="")
@@ -57,10 +57,13 @@ def serve(*, demo: bool) -> int:
     compile_behind(data)
     sys.stdout.write(f"Feder is at http://127.0.0.1:{port}   (data in {data}; Ctrl-C ends it)\n")
     if host is not None:
-        sys.stdout.write(f"Paired devices find it at {app.extensions['feder'].address}; pair them under Devices\n")
+        sys.stdout.write(f"Paired devices find it at {rooms_of.address}; pair them under Devices\n")
     sys.stdout.flush()
-    with contextlib.suppress(KeyboardInterrupt):
-        server.run()
+    try:
+        with contextlib.suppress(KeyboardInterrupt):
+            server.run()
+    finally:
+        rooms_of.hub.end()
     return 0
 
 

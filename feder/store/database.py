@@ -18,7 +18,7 @@ if TYPE_CHECKING:
     from alembic.config import Config
 
 FILE = "feder.sqlite"
-NEWEST = "0006"
+NEWEST = "0007"
 """The newest version of the database; a test holds it equal to the newest migration."""
 _MIGRATIONS = Path(__file__).parent / "migrations"
 

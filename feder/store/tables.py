@@ -129,3 +129,61 @@ class EntryRow(Base):
         Index("entry_of_log", "vehicle_id", "setup", "number"),
         Index("entry_by_name", "vehicle_id", "entry", unique=True),
     )
+
+
+class InstrumentRow(Base):
+    """An instrument that was connected once: where it is and how it speaks."""
+
+    __tablename__ = "instrument"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    kind: Mapped[str] = mapped_column(String(20))
+    url: Mapped[str] = mapped_column(String(200))
+    """Nothing for a stand-in, which is started anew each time."""
+    baud: Mapped[int]
+    pattern: Mapped[str] = mapped_column(String(120))
+    stands_for: Mapped[str] = mapped_column(String(80))
+    """Of a stand-in the name of the vehicle it shows; nothing for a real one."""
+    truth: Mapped[str | None] = mapped_column(Text)
+    """Of a stand-in what it measures, as JSON."""
+
+
+class TakenRow(Base):
+    """A reading that was taken off an instrument, with its raw readings."""
+
+    __tablename__ = "taken"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    vehicle_id: Mapped[str | None] = mapped_column(ForeignKey("vehicle.id", ondelete="CASCADE"))
+    instrument: Mapped[str] = mapped_column(String(40))
+    about: Mapped[str] = mapped_column(String(120))
+    value: Mapped[float]
+    si: Mapped[str] = mapped_column(String(12))
+    raw: Mapped[str] = mapped_column(Text)
+    at: Mapped[datetime]
+    __table_args__ = (Index("taken_of_vehicle", "vehicle_id", "id"),)
+
+
+class RecordingRow(Base):
+    """A recording of wheel travel: what it is of, and what was read of it as JSON."""
+
+    __tablename__ = "recording"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    vehicle_id: Mapped[str] = mapped_column(ForeignKey("vehicle.id", ondelete="CASCADE"))
+    setup: Mapped[str] = mapped_column(String(40))
+    name: Mapped[str] = mapped_column(String(120))
+    told: Mapped[str] = mapped_column(Text)
+    """Places, rate and length, as JSON."""
+    read: Mapped[str | None] = mapped_column(Text)
+    at: Mapped[datetime]
+    deleted: Mapped[datetime | None]
+    __table_args__ = (Index("recording_of_vehicle", "vehicle_id"),)
+
+
+class RecordingPartRow(Base):
+    """So many sets of readings of a recording, packed."""
+
+    __tablename__ = "recording_part"
+    id: Mapped[int] = mapped_column(primary_key=True)
+    recording_id: Mapped[int] = mapped_column(ForeignKey("recording.id", ondelete="CASCADE"))
+    number: Mapped[int]
+    data: Mapped[bytes] = mapped_column(LargeBinary)
+    __table_args__ = (Index("part_of_recording", "recording_id", "number", unique=True),)

@@ -1563,6 +1563,228 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every instrument with its last readings. */
+        get: operations["instruments_list_instruments_get"];
+        put?: never;
+        /** Connect an instrument and start it. */
+        post: operations["instruments_connect_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/ports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The serial ports of this machine. */
+        get: operations["instruments_list_ports_ports_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/simulate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Start stand-ins of Feder's own. */
+        post: operations["instruments_simulate_simulate_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/{instrument}/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Start an instrument that was stopped. */
+        post: operations["instruments_start__int_instrument__start_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/{instrument}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Stop an instrument; its last reading stays. */
+        post: operations["instruments_stop__int_instrument__stop_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/{instrument}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Forget an instrument. */
+        delete: operations["instruments_remove__int_instrument__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/{instrument}/test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The last lines of an instrument, as they came. */
+        get: operations["instruments_tested__int_instrument__test_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/at": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tell stand-ins of a kind where they are held. */
+        post: operations["instruments_held_at_at_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/{instrument}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a steady reading; its raw readings are kept. */
+        post: operations["instruments_take__int_instrument__take_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/taken": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was taken off instruments, the last first, with its raw readings. */
+        get: operations["instruments_list_taken_taken_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/taken.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as CSV, in SI. */
+        get: operations["instruments_taken_csv_taken_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/{instrument}/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin a run of a bench. */
+        post: operations["instruments_begin_run__int_instrument__run_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/{instrument}/keep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put what a run measured on the shelf: a spring, or a damper's curve. */
+        post: operations["instruments_keep_run__int_instrument__keep_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/terms": {
         parameters: {
             query?: never;
@@ -10572,6 +10794,270 @@ export interface components {
              */
             comfort?: number | null;
         };
+        /** InstrumentList */
+        InstrumentList: {
+            /** Instruments */
+            instruments: components["schemas"]["Instrument"][];
+            /** Missing */
+            missing: ("scales" | "level" | "height" | "spring_bench" | "damper_bench" | "logger" | "gauge")[];
+        };
+        /**
+         * BenchRun
+         * @description A run so far: its pairs in SI, what is read of them, or why nothing is yet.
+         */
+        BenchRun: {
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /**
+             * Rate
+             * @default null
+             */
+            rate?: number | null;
+            /**
+             * Error
+             * @default null
+             */
+            error?: number | null;
+            /**
+             * R Squared
+             * @default null
+             */
+            r_squared?: number | null;
+            /**
+             * Curved
+             * @default false
+             */
+            curved?: boolean;
+            /**
+             * Waits
+             * @default
+             */
+            waits?: string;
+        };
+        /**
+         * Instrument
+         * @description An instrument as it is now.
+         */
+        Instrument: {
+            /** Id */
+            id: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "scales" | "level" | "height" | "spring_bench" | "damper_bench" | "logger" | "gauge";
+            /** Words */
+            words: string;
+            /** Caution */
+            caution: string;
+            /** Simulated */
+            simulated: boolean;
+            /** At */
+            at: string;
+            /** Pattern */
+            pattern: string;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "stopped" | "connecting" | "steady" | "moving" | "silent" | "lost" | "unread";
+            /** Trouble */
+            trouble: string;
+            /** Quiet */
+            quiet: number | null;
+            /** Skipped */
+            skipped: number;
+            /** Recording */
+            recording: number | null;
+            /** Readings */
+            readings: components["schemas"]["InstrumentReading"][];
+            run: components["schemas"]["BenchRun"] | null;
+        };
+        /**
+         * InstrumentReading
+         * @description The last reading of one name, in SI; the trace holds those before it.
+         */
+        InstrumentReading: {
+            /** Name */
+            name: string;
+            /** Value */
+            value: number;
+            /** Si */
+            si: string;
+            /** Steady */
+            steady: boolean;
+            /** Age */
+            age: number;
+            /** Trace */
+            trace: number[];
+        };
+        /** PortList */
+        PortList: {
+            /** Ports */
+            ports: components["schemas"]["PortHere"][];
+            /** Bauds */
+            bauds: number[];
+        };
+        /** PortHere */
+        PortHere: {
+            /** Port */
+            port: string;
+            /** Says */
+            says: string;
+        };
+        /**
+         * NewInstrument
+         * @description An instrument to be connected.
+         */
+        NewInstrument: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "scales" | "level" | "height" | "spring_bench" | "damper_bench" | "logger" | "gauge";
+            /** Url */
+            url: string;
+            /**
+             * Baud
+             * @default 9600
+             */
+            baud?: number;
+            /**
+             * Pattern
+             * @default
+             */
+            pattern?: string;
+        };
+        /**
+         * Simulated
+         * @description Stand-ins to be started: of which kinds, and the vehicle they show; none: a made-up one.
+         */
+        Simulated: {
+            /** Kinds */
+            kinds: ("scales" | "level" | "height" | "spring_bench" | "damper_bench" | "logger" | "gauge")[];
+            /**
+             * Vehicle
+             * @default null
+             */
+            vehicle?: string | null;
+        };
+        /** Tested */
+        Tested: {
+            /** Lines */
+            lines: components["schemas"]["TestedLine"][];
+        };
+        /**
+         * TestedLine
+         * @description A line as it came, and what is wrong with it.
+         */
+        TestedLine: {
+            /** Line */
+            line: string;
+            /** Wrong */
+            wrong: string;
+        };
+        /**
+         * HeldAt
+         * @description Where instruments are held now: only stand-ins need to be told.
+         */
+        HeldAt: {
+            /** At */
+            at: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "scales" | "level" | "height" | "spring_bench" | "damper_bench" | "logger" | "gauge";
+        };
+        /** TakenAnswer */
+        TakenAnswer: {
+            /** Value */
+            value: number;
+            /** Si */
+            si: string;
+            /** Raw */
+            raw: number[];
+            /** Spread */
+            spread: number;
+        };
+        /**
+         * TakeReading
+         * @description A reading to be taken: of which name, and what it is for, as its field says.
+         */
+        TakeReading: {
+            /** Name */
+            name: string;
+            /** About */
+            about: string;
+            /**
+             * Vehicle
+             * @default null
+             */
+            vehicle?: string | null;
+        };
+        /** TakenList */
+        TakenList: {
+            /** Taken */
+            taken: components["schemas"]["TakenRow"][];
+        };
+        /** TakenRow */
+        TakenRow: {
+            /** Id */
+            id: number;
+            /** Instrument */
+            instrument: string;
+            /** About */
+            about: string;
+            /** Value */
+            value: number;
+            /** Si */
+            si: string;
+            /** Raw */
+            raw: number[];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /** KeptRun */
+        KeptRun: {
+            /**
+             * Shelf
+             * @enum {string}
+             */
+            shelf: "spring" | "damper";
+            /** Code */
+            code: string;
+        };
+        /**
+         * KeepRun
+         * @description A run to be kept as a part of the shelf.
+         */
+        KeepRun: {
+            /** Code */
+            code: string;
+            /**
+             * Free Length
+             * @default null
+             */
+            free_length?: number | null;
+            /**
+             * Inside Diameter
+             * @default null
+             */
+            inside_diameter?: number | null;
+            /**
+             * Clicks
+             * @default {}
+             */
+            clicks?: {
+                [key: string]: number;
+            };
+        };
         /** TermsAnswer */
         TermsAnswer: {
             /** Terms */
@@ -14278,6 +14764,567 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SearchAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    instruments_list_instruments_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    instruments_connect_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewInstrument"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    instruments_list_ports_ports_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PortList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    instruments_simulate_simulate_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Simulated"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    instruments_start__int_instrument__start_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    instruments_stop__int_instrument__stop_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    instruments_remove__int_instrument__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    instruments_tested__int_instrument__test_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Tested"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    instruments_held_at_at_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeldAt"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    instruments_take__int_instrument__take_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeReading"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    instruments_list_taken_taken_get: {
+        parameters: {
+            query?: {
+                vehicle?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    instruments_taken_csv_taken_csv_get: {
+        parameters: {
+            query?: {
+                vehicle?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    instruments_begin_run__int_instrument__run_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    instruments_keep_run__int_instrument__keep_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepRun"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptRun"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
                 };
             };
             /** @description Unprocessable Entity */
