@@ -20,6 +20,7 @@ from feder.core.numbers.showing import expressions
 from feder.core.numbers.working import FORMULAS
 from feder.core.practice import thresholds, usual
 from feder.core.practice.value import Usual
+from feder.instruments.kinds import FIELDS
 from feder.units.table import exported
 
 ROOT = Path(__file__).parents[1]
@@ -39,6 +40,7 @@ def contracts() -> dict[Path, str]:
         ROOT / "docs" / "vehicle-2.schema.json": _text(schema),
         ROOT / "frontend" / "src" / "units" / "table.json": _text(exported()),
         ROOT / "frontend" / "src" / "units" / "terms.json": _text(terms),
+        ROOT / "frontend" / "src" / "instruments" / "fields.json": _text(FIELDS),
         ROOT / "frontend" / "src" / "units" / "members.json": _text(
             {"typed": TYPED, "usual": USUAL, "sets": SETS, "texts": {"Tyre.size": [PATTERN, SAYS]}}
         ),

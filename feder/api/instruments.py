@@ -1,6 +1,7 @@
 """Instruments: connected, started, read, taken off; stand-ins; runs of benches that become parts."""
 
 import json
+from collections.abc import Sequence
 from datetime import datetime
 from typing import Annotated, Literal
 
@@ -45,7 +46,7 @@ class InstrumentReading(BaseModel):
 class BenchRun(BaseModel):
     """A run so far: its pairs in SI, what is read of them, or why nothing is yet."""
 
-    points: list[tuple[float, float]]
+    points: list[Annotated[tuple[float, ...], Field(min_length=2, max_length=2)]]
     rate: float | None = None
     error: float | None = None
     r_squared: float | None = None
@@ -80,8 +81,8 @@ class InstrumentList(Wire):
     """Kinds of which none is connected."""
 
 
-def _run_of(kind: KindName, points: list[tuple[float, float]]) -> BenchRun:
-    made = BenchRun(points=points)
+def _run_of(kind: KindName, points: Sequence[tuple[float, float]]) -> BenchRun:
+    made = BenchRun(points=list(points))
     try:
         if kind == "spring_bench":
             read = spring_run(points) if points else None

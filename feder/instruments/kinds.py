@@ -63,3 +63,29 @@ BARE = {"deflection": "mm", "speed": "m/s", "time": "s"}
 def bare_of(kind: KindName, name: str) -> str:
     """The unit in which a kind's number is meant that carries none."""
     return BARE.get(name, KNOWN[kind].bare)
+
+
+FIELDS: dict[str, KindName] = {
+    "Survey.mass": "scales",
+    "Reading.mass": "scales",
+    "Survey.hub_to_arch": "height",
+    "Survey.floor_to_arch": "height",
+    "Survey.sill": "height",
+    "Reading.height": "height",
+    "AtHeight.hub_to_arch": "height",
+    "TorsionArm.hub_to_arch": "height",
+    "HardPart.height": "height",
+    "TorsionArm.angle": "level",
+    "TorsionArm.right_angle": "level",
+    "TorsionArm.chassis": "level",
+    "SideSetup.free_angle": "level",
+    "SideSetup.plate_set": "level",
+    "WheelRound.camber": "level",
+    "WheelRound.caster": "level",
+    "WheelRound.toe_angle": "level",
+    "AtHeight.camber": "level",
+    "SideSetup.tyre_pressure": "gauge",
+    "SideSetup.pressure": "gauge",
+    "WheelRound.pressure_hot": "gauge",
+}
+"""Which kind of instrument measures what a field holds, by the field's name."""

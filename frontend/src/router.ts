@@ -11,6 +11,7 @@ export const makeRouter = () => {
     routes: [
       { path: '/', component: GaragePage },
       { path: '/devices', component: () => import('./pages/DevicesPage.vue') },
+      { path: '/instruments', component: () => import('./pages/InstrumentsPage.vue') },
       { path: '/words', component: () => import('./pages/WordsPage.vue') },
       { path: '/pair', component: () => import('./pages/PairPage.vue') },
       { path: '/shelf', component: () => import('./pages/ShelfPage.vue') },

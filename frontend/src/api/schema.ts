@@ -10807,10 +10807,7 @@ export interface components {
          */
         BenchRun: {
             /** Points */
-            points: [
-                number,
-                number
-            ][];
+            points: number[][];
             /**
              * Rate
              * @default null

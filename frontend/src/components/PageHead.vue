@@ -4,8 +4,8 @@ import { useScheme } from '@/composables/useScheme'
 
 import UnitsMenu from './UnitsMenu.vue'
 
-/** The heading of garage, shelf and devices. */
-defineProps<{ here: 'garage' | 'shelf' | 'devices' | 'words' }>()
+/** The heading of garage, shelf, instruments, devices and words. */
+defineProps<{ here: 'garage' | 'shelf' | 'instruments' | 'devices' | 'words' }>()
 const last = lastVehicle()
 const scheme = useScheme()
 </script>
@@ -26,6 +26,7 @@ const scheme = useScheme()
     <nav aria-label="Pages">
       <router-link to="/" :class="{ on: here === 'garage' }">Garage</router-link
       ><router-link to="/shelf" :class="{ on: here === 'shelf' }">Shelf</router-link
+      ><router-link to="/instruments" :class="{ on: here === 'instruments' }">Instruments</router-link
       ><router-link v-if="last" :to="`/vehicle/${last.id}/${last.station}`"
         >Back<span class="to"> to {{ last.name }}</span></router-link
       ><router-link to="/devices" :class="{ on: here === 'devices' }">Devices</router-link

@@ -6,6 +6,8 @@ import { NO_TOLERANCE, readQuantity } from '@/composables/useReading'
 import { useUnread } from '@/composables/useUnread'
 import { useTerms } from '@/composables/useTerms'
 import { useUnits } from '@/composables/useUnits'
+import TakeLive from '@/instruments/TakeLive.vue'
+import { measuredBy } from '@/instruments/useInstruments'
 import type { Kind } from '@/units/format'
 import { boundsOf, FAR_OUT, plainNumber } from '@/units/read'
 
@@ -45,6 +47,8 @@ const props = withDefaults(
     /** A tolerance may be typed behind the number, "40 +- 0.4"; the one that stands with it, SI. */
     tolerant?: boolean
     tolerance?: number | null
+    /** Quantity and place, as an instrument is held there: "hub_to_arch front_left". */
+    at?: string
   }>(),
   { clearable: true, align: 'right' },
 )
@@ -172,8 +176,17 @@ function restore(): void {
   error.value = note.value = ''
   text.value = shown.value
 }
+/** Read off an instrument: it stands as if typed. */
+function taken(value: number): void {
+  error.value = note.value = ''
+  emit('update:modelValue', value, null)
+  text.value = inUnit(value, (props.decimals ?? unit.value.decimals) + 1)
+}
+const live = ref<InstanceType<typeof TakeLive> | null>(null)
 function entered(event: KeyboardEvent): void {
   event.preventDefault()
+  // an empty field beside an instrument that reads takes what it shows
+  if (!text.value.trim() && live.value?.live) return void live.value.take()
   emit('enter')
   const scope = (event.target as HTMLElement).closest('[data-fields]') ?? document
   const all = [...scope.querySelectorAll<HTMLInputElement>('input.qf-in:not([readonly])')]
@@ -220,6 +233,16 @@ function entered(event: KeyboardEvent): void {
       </button>
       <slot />
     </span>
+    <TakeLive
+      v-if="focused && of && !readonly && measuredBy(of)"
+      ref="live"
+      :key="at"
+      :of="of"
+      :at="at"
+      :about="label"
+      :kind="kind"
+      :beside="input"
+      @take="taken" />
     <span v-if="error || note || hint" :id="`${id}-m`" class="qf-m" :role="error ? 'alert' : undefined">{{
       error || note || hint
     }}</span>

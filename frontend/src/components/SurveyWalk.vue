@@ -8,6 +8,7 @@ import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { sentence } from '@/logic/sentence'
 import { plainNumber } from '@/units/read'
+import TakeLive from '@/instruments/TakeLive.vue'
 import { type ArmMember, useArm } from '@/torsion/useArm'
 import { firstEmpty, meanOf, stepsOf, valuesAt, WALK, type WalkStep, written } from '@/logic/walk'
 
@@ -140,6 +141,22 @@ function measureAgain(): void {
   text.value = ''
   field.value?.focus()
 }
+/** Read off an instrument: it stands in the field as if typed, and the walk goes on. */
+function taken(value: number): void {
+  const { si, kind } = step.value.row
+  text.value = units.show(value, si, { kind, decimals: unit.value.decimals + 1 }).replace('−', '-')
+  void next()
+}
+const live = ref<InstanceType<typeof TakeLive> | null>(null)
+/** Enter in an empty field takes what an instrument shows. */
+function enter(): void {
+  if (!text.value.trim() && live.value?.live) void live.value.take()
+  else void next()
+}
+const heldAt = computed(
+  () =>
+    `${step.value.row.quantity ?? step.value.row.member?.replace('tyre_', '') ?? step.value.row.id} ${step.value.place}`,
+)
 function oneMore(): void {
   again.value = true
   text.value = ''
@@ -266,7 +283,7 @@ const last = computed(() =>
             autocomplete="off"
             spellcheck="false"
             :aria-invalid="!!error"
-            @keydown.enter.prevent="next"
+            @keydown.enter.prevent="enter"
             @keydown.up.prevent="move(-1)"
             @input="asking = null" />
           <span class="u">{{ unit.written || (step.row.si === '' ? 'clicks' : '') }}</span>
@@ -283,6 +300,14 @@ const last = computed(() =>
             ></span
           >
         </div>
+        <TakeLive
+          ref="live"
+          :key="step.row.of"
+          :of="step.row.of"
+          :at="heldAt"
+          :about="`${step.row.words}, ${placeWords(step.place)}`"
+          :kind="step.row.kind"
+          @take="taken" />
         <p v-if="error" class="bad" role="alert">{{ error }}</p>
         <div v-if="asking" class="look" role="alert">
           <p><b class="grade-look">Look</b> {{ asking }}</p>

@@ -239,6 +239,7 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
               hide-label
               strong
               :of="row.of"
+              :at="`${row.what} ${p}`"
               :estimated="estimated(row.what)"
               :model-value="meanOf(valuesAt(vehicle.document.value!, step(p, row)))"
               :tolerance="toleranceAt(vehicle.document.value!, step(p, row))"
@@ -274,6 +275,7 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
               :key="p"
               :label="`free plate reads, ${placeWords(p)}`"
               of="SideSetup.free_angle"
+              :at="`plate ${p}`"
               :decimals="1"
               hint="if read before anything was moved"
               :model-value="vehicle.document.value!.setups[0]!.sides![p]!.free_angle"

@@ -187,6 +187,7 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
         :label="`scale under the ${e} wheel, or blank`"
         strong
         of="Reading.mass"
+        :at="`mass ${e}`"
         :decimals="1"
         :model-value="meanOf(valuesAt(document_, weight(e)))"
         :tolerance="toleranceAt(document_, weight(e))"
@@ -211,6 +212,7 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
             label="pressure, wheel off the floor"
             strong
             of="SideSetup.pressure"
+            :at="`air ${e}`"
             :decimals="units.unit('Pa').name === 'psi' ? 0 : 1"
             :model-value="found(e).pressure"
             @update:model-value="(v) => setFound(e, 'pressure', { pressure: v })" /><QuantityField

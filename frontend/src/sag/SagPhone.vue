@@ -3,6 +3,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 
 import { messageOf } from '@/api/client'
+import TakeLive from '@/instruments/TakeLive.vue'
 import { NO_TOLERANCE, readQuantity } from '@/composables/useReading'
 import { useUnits } from '@/composables/useUnits'
 import { provideVehicle } from '@/composables/useVehicle'
@@ -101,6 +102,17 @@ let busy = false
 function typed(): void {
   fresh.value = false
   asking.value = ''
+}
+/** Read off an instrument: it stands in the field as if typed, and the walk goes on. */
+function taken(value: number): void {
+  text.value = units.show(value, step.value ? 'm' : 'kg', { decimals: unit.value.decimals + 1 })
+  typed()
+  void next()
+}
+const live = ref<InstanceType<typeof TakeLive> | null>(null)
+function enter(): void {
+  if (!text.value.trim() && live.value?.live) void live.value.take()
+  else void next()
 }
 async function next(): Promise<void> {
   if (busy || at.value === null) return
@@ -248,7 +260,7 @@ const dot = (state: string, i: number): number => STEPS.findIndex((s) => s.state
             inputmode="none"
             autocomplete="off"
             :aria-invalid="!!error"
-            @keydown.enter.prevent="next"
+            @keydown.enter.prevent="enter"
             @input="typed" /><span class="u">{{ unit.written }}</span
           ><span class="beside"
             ><template v-if="partner !== null"
@@ -258,6 +270,13 @@ const dot = (state: string, i: number): number => STEPS.findIndex((s) => s.state
             ></span
           >
         </div>
+        <TakeLive
+          v-if="step"
+          ref="live"
+          of="Reading.height"
+          :at="`${step.row.quantity} ${step.place}`"
+          :about="`${step.row.words}, ${step.place}`"
+          @take="taken" />
         <p v-if="error" class="bad" role="alert">{{ error }}</p>
         <p v-if="asking" class="look" role="alert">
           <b class="grade-look">Look</b> {{ asking }}. Type it again, or Next to keep it.

@@ -75,6 +75,7 @@ const said = computed(() => vehicle.report.value?.steering)
             strong
             :label="`${e}, ${STATE_WORDS[s]}, ${pullWords(s, p)}`"
             of="Reading.height"
+            :at="`${s}_${p} ${e}`"
             :decimals="0"
             :model-value="readAt(document_, stepAt(s, e, p))"
             unit-text=""

@@ -74,6 +74,7 @@ const asAngle = computed(() => props.angles || (read.value?.toe_angle != null &&
             unit-text=""
             :label="`toe ${words} as an angle`"
             of="WheelRound.toe_angle"
+            :at="`toe_angle ${wheel.place}`"
             :decimals="2"
             :model-value="read?.toe_angle"
             @update:model-value="(v) => set('toe_angle', v)" /><QuantityField
@@ -111,6 +112,7 @@ const asAngle = computed(() => props.angles || (read.value?.toe_angle != null &&
             unit-text=""
             :label="`camber ${words}`"
             of="WheelRound.camber"
+            :at="`camber ${wheel.place}`"
             :decimals="1"
             :model-value="read?.camber"
             @update:model-value="(v) => set('camber', v)" />
@@ -138,6 +140,7 @@ const asAngle = computed(() => props.angles || (read.value?.toe_angle != null &&
             unit-text=""
             :label="`caster ${words}`"
             of="WheelRound.caster"
+            :at="`caster ${wheel.place}`"
             :decimals="1"
             :model-value="read?.caster"
             @update:model-value="(v) => set('caster', v)" />

@@ -88,6 +88,7 @@ function onceMore(): void {
         strong
         :label="label"
         of="Survey.hub_to_arch"
+        :at="`hub_to_arch ${place}`"
         unit-text=""
         :readonly="fixed"
         :computed-value="fixed"
@@ -100,6 +101,7 @@ function onceMore(): void {
         strong
         :label="`${label}, once more`"
         of="Survey.hub_to_arch"
+        :at="`hub_to_arch ${place}`"
         unit-text=""
         :model-value="null"
         @update:model-value="(v) => (more = v)"

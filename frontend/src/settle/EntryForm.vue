@@ -180,6 +180,7 @@ function submit(): void {
               hide-label
               :label="`${which} pressure, ${placeWords(p)}`"
               of="WheelRound.pressure_hot"
+              :at="`pressure ${p}`"
               :model-value="pressure(p, which)"
               @update:model-value="(v) => setPressure(p, which, v)" />
           </td>

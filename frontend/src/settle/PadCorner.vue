@@ -64,6 +64,7 @@ const screw = computed(() => {
         hide-label
         :label="`scale, ${placeWords(row.place)}`"
         of="Survey.mass"
+        :at="`mass ${row.place}`"
         :decimals="1"
         :model-value="row.mass"
         @update:model-value="(v) => emit('read', v)" />

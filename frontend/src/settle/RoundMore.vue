@@ -45,6 +45,7 @@ const told = computed(() =>
               hide-label
               :label="`${r.words}, ${placeWords(p)}, in this round`"
               :of="r.of"
+              :at="`${r.member === 'plate' ? 'plate' : 'pressure'} ${p}`"
               :model-value="rounds.wheel(p)?.[r.member]"
               @update:model-value="(v) => set(p, r.member, r.words, v)" />
           </td>

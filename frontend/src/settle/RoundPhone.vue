@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 
 import { messageOf, onTwo, placeWords, type Survey } from '@/api/client'
+import TakeLive from '@/instruments/TakeLive.vue'
 import { NO_TOLERANCE, readQuantity } from '@/composables/useReading'
 import { useUnits } from '@/composables/useUnits'
 import { provideVehicle } from '@/composables/useVehicle'
@@ -50,6 +51,18 @@ function press(key: string): void {
   text.value =
     key === 'erase' ? now.slice(0, -1) : key === '-' ? (now.startsWith('-') ? now.slice(1) : `-${now}`) : now + key
   fresh.value = false
+}
+/** Read off an instrument: it stands in the field as if typed, and the walk goes on. */
+function taken(value: number): void {
+  const decimals = (step.value?.decimals ?? unit.value.decimals) + 1
+  text.value = units.show(value, bounds.value.si, { decimals }).replace('−', '-')
+  fresh.value = false
+  void next()
+}
+const live = ref<InstanceType<typeof TakeLive> | null>(null)
+function enter(): void {
+  if (!text.value.trim() && live.value?.live) void live.value.take()
+  else void next()
 }
 async function next(): Promise<void> {
   const here = step.value
@@ -125,9 +138,17 @@ const state = computed(() =>
           inputmode="none"
           autocomplete="off"
           :aria-invalid="!!error"
-          @keydown.enter.prevent="next"
+          @keydown.enter.prevent="enter"
           @input="fresh = false" /><span class="u">{{ unit.written }}</span>
       </div>
+      <TakeLive
+        ref="live"
+        :key="step.of"
+        :of="step.of"
+        :at="`${(step.of.split('.')[1] ?? '').replace(/_(hot|cold)$/, '')} ${step.place}`"
+        :about="`${step.words}, ${placeWords(step.place)}`"
+        :decimals="step.decimals"
+        @take="taken" />
       <p v-if="error" class="bad" role="alert">{{ error }}</p>
       <HandKeys
         :next="at === steps.length - 1 ? 'Done' : 'Next'"

@@ -4,6 +4,7 @@ import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 
 import { api, type Expected, type Learned, messageOf, onTwo, type Place, placeWords, type SetDown } from '@/api/client'
+import TakeLive from '@/instruments/TakeLive.vue'
 import { NO_TOLERANCE, readQuantity } from '@/composables/useReading'
 import { useUnits } from '@/composables/useUnits'
 import { provideVehicle } from '@/composables/useVehicle'
@@ -84,6 +85,17 @@ function press(key: string): void {
   if (key === 'erase') text.value = text.value.slice(0, -1)
   else text.value = fresh.value ? key : text.value + key
   fresh.value = false
+}
+/** Read off an instrument: it stands in the field as if typed, and the walk goes on. */
+function taken(value: number): void {
+  text.value = units.show(value, 'm', { decimals: unit.value.decimals + 1 })
+  fresh.value = asking.value = false
+  void next()
+}
+const live = ref<InstanceType<typeof TakeLive> | null>(null)
+function enter(): void {
+  if (!text.value.trim() && live.value?.live) void live.value.take()
+  else void next()
 }
 async function next(): Promise<void> {
   const here = place.value
@@ -186,7 +198,7 @@ const readAll = computed(() => WALK.every((p) => mean(p) !== null))
               inputmode="none"
               autocomplete="off"
               :aria-invalid="!!error"
-              @keydown.enter.prevent="next"
+              @keydown.enter.prevent="enter"
               @input="((fresh = false), (asking = false))" /><span class="u">{{ unit.written }}</span>
           </div>
           <p v-if="values(place).length > 1">
@@ -213,6 +225,12 @@ const readAll = computed(() => WALK.every((p) => mean(p) !== null))
         expected {{ show(expected(place)!.expected) }}, {{ show(expected(place)!.low) }} to
         {{ show(expected(place)!.high) }}
       </p>
+      <TakeLive
+        ref="live"
+        of="Survey.hub_to_arch"
+        :at="`hub_to_arch ${place}`"
+        :about="`hub to arch, ${placeWords(place)}, set down`"
+        @take="taken" />
       <p v-if="error" class="bad" role="alert">{{ error }}</p>
       <div v-if="asking" class="look" role="alert">
         <p>
