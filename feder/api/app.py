@@ -21,6 +21,7 @@ from feder.api.pairing import pairing
 from feder.api.plans import plans
 from feder.api.prove import prove
 from feder.api.questions import questions
+from feder.api.recordings import recordings
 from feder.api.rooms import Rooms
 from feder.api.sags import sags
 from feder.api.searches import Searches
@@ -29,6 +30,7 @@ from feder.api.sheets import sheets
 from feder.api.shelf import shelf
 from feder.api.surveys import surveys
 from feder.api.terms import terms
+from feder.api.uploads import Uploads
 from feder.api.vehicles import vehicles
 from feder.instruments.hub import Hub
 from feder.store.database import open_database
@@ -38,6 +40,7 @@ from feder.store.instruments import Instruments
 from feder.store.log import Log
 from feder.store.parts import damper_shelf, spring_shelf
 from feder.store.photos import Photos
+from feder.store.recordings import Recordings
 from feder.store.sheets import Sheets
 from feder.store.ticks import Ticks
 from feder.units.parse import read_cell
@@ -89,6 +92,8 @@ def create_app(
         codes=Codes(),
         instruments=Instruments(sessions),
         hub=Hub(read_cell),
+        recordings=Recordings(sessions),
+        uploads=Uploads(),
         address=address,
     )
     security.install(app, host)
@@ -112,6 +117,7 @@ def create_app(
         log,
         prove,
         instruments,
+        recordings,
         terms,
     ):
         app.register_api(blueprint)

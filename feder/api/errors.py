@@ -19,6 +19,8 @@ STATUS = {
     "no photo": 404,
     "no entry": 404,
     "no instrument": 404,
+    "no recording": 404,
+    "no upload": 404,
     "not steady": 409,
     "not running": 409,
     "stale": 409,

@@ -9,6 +9,7 @@ from flask import current_app
 from feder.api.codes import Codes
 from feder.api.known import Known
 from feder.api.searches import Searches
+from feder.api.uploads import Uploads
 from feder.core.document.damper import DamperPart
 from feder.core.document.setup import SpringPart
 from feder.instruments.hub import Hub
@@ -18,6 +19,7 @@ from feder.store.instruments import Instruments
 from feder.store.log import Log
 from feder.store.parts import Shelf
 from feder.store.photos import Photos
+from feder.store.recordings import Recordings
 from feder.store.sheets import Sheets
 from feder.store.ticks import Ticks
 
@@ -40,6 +42,8 @@ class Rooms:
     searches: Searches
     instruments: Instruments
     hub: Hub
+    recordings: Recordings
+    uploads: Uploads
     address: str | None = None
     """Where a paired phone finds Feder; nothing while it serves this machine only."""
 

@@ -1785,6 +1785,178 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recordings/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin to send a file. */
+        post: operations["recordings_begin_files_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/files/{file}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far it has come. */
+        get: operations["recordings_progress_files__string_file__get"];
+        /** One piece of it, from a byte on. */
+        put: operations["recordings_piece_files__string_file__put"];
+        post?: never;
+        /** Stop, and forget it. */
+        delete: operations["recordings_drop_files__string_file__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/files/{file}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What its head says. */
+        get: operations["recordings_preview_files__string_file__preview_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/files/{file}/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin to read it; the answers to come say how far it is. */
+        post: operations["recordings_read_files__string_file__read_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The recordings of a vehicle, the last first. */
+        get: operations["recordings_listed_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/{recording}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Put a recording away. */
+        delete: operations["recordings_remove__int_recording__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/{recording}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring a recording back that was put away. */
+        post: operations["recordings_back__int_recording__back_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/{recording}/against": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a recording says, on the travel of a setup. */
+        post: operations["recordings_against__int_recording__against_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/logger/{instrument}/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin to record off a travel logger. */
+        post: operations["recordings_record_logger__int_instrument__start_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/logger/{instrument}/keep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** End a recording and keep it. */
+        post: operations["recordings_keep_logger__int_instrument__keep_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/terms": {
         parameters: {
             query?: never;
@@ -11055,6 +11227,224 @@ export interface components {
                 [key: string]: number;
             };
         };
+        /**
+         * UploadShown
+         * @description A file on its way in: bytes here, lines read, and the recording that came of it or what is wrong.
+         */
+        UploadShown: {
+            /** Id */
+            id: string;
+            /** Size */
+            size: number;
+            /** Rows */
+            rows: number;
+            /** Done */
+            done: boolean;
+            /** Trouble */
+            trouble: string;
+            /** Recording */
+            recording: number | null;
+        };
+        /**
+         * Preview
+         * @description The head of a file: columns, first lines, and which are guessed.
+         */
+        Preview: {
+            /** Columns */
+            columns: components["schemas"]["ColumnShown"][];
+            /** Sample */
+            sample: string[][];
+            /** Time */
+            time: number | null;
+            /** Places */
+            places: {
+                [key: string]: number;
+            };
+        };
+        /** ColumnShown */
+        ColumnShown: {
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * ReadFile
+         * @description Which columns are read, what they mean, and of what the recording is.
+         */
+        ReadFile: {
+            /** Vehicle */
+            vehicle: string;
+            /** Setup */
+            setup: string;
+            /**
+             * Name
+             * @default recording
+             */
+            name?: string;
+            /** Places */
+            places: {
+                [key: string]: number;
+            };
+            /**
+             * Time
+             * @default null
+             */
+            time?: number | null;
+            /**
+             * Rate
+             * @default null
+             */
+            rate?: number | null;
+            /**
+             * Unit
+             * @default mm
+             */
+            unit?: string;
+            /**
+             * Time Unit
+             * @default s
+             */
+            time_unit?: string;
+            /**
+             * Bump Positive
+             * @default true
+             */
+            bump_positive?: boolean;
+            /**
+             * From Standing
+             * @default false
+             */
+            from_standing?: boolean;
+        };
+        /** RecordingList */
+        RecordingList: {
+            /** Recordings */
+            recordings: components["schemas"]["RecordingShown"][];
+        };
+        /**
+         * RecordingShown
+         * @description A recording as it is listed.
+         */
+        RecordingShown: {
+            /** Id */
+            id: number;
+            /** Setup */
+            setup: string;
+            /** Name */
+            name: string;
+            /** Places */
+            places: components["schemas"]["Place"][];
+            /** Rate */
+            rate: number;
+            /** Seconds */
+            seconds: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /** AgainstAnswer */
+        AgainstAnswer: {
+            read: components["schemas"]["RecordingRead"];
+        };
+        /**
+         * RecordingRead
+         * @description A recording read against the vehicle that was driven.
+         */
+        RecordingRead: {
+            /** Seconds */
+            seconds: number;
+            /** Rate */
+            rate: number;
+            /** Gaps */
+            gaps: number;
+            /** Wheels */
+            wheels: components["schemas"]["WheelRecorded"][];
+            /** Moved */
+            moved: boolean;
+        };
+        /**
+         * WheelRecorded
+         * @description What one wheel's recording says; travel from where it stands, bump positive, SI.
+         */
+        WheelRecorded: {
+            place: components["schemas"]["Place"];
+            travel: components["schemas"]["Histogram"];
+            velocity: components["schemas"]["Histogram"];
+            /** Bump */
+            bump: number;
+            /** Droop */
+            droop: number;
+            /** Stop Times */
+            stop_times: number | null;
+            /** Stop Time */
+            stop_time: number | null;
+            /** Topped Times */
+            topped_times: number;
+            /** Slow */
+            slow: number;
+            /** Fast */
+            fast: number;
+            /** Frequency */
+            frequency: number | null;
+            /** Damping Ratio */
+            damping_ratio: number | null;
+            /** Swings */
+            swings: number;
+            /** Frequency Spread */
+            frequency_spread: number | null;
+            /** Ratio Spread */
+            ratio_spread: number | null;
+        };
+        /**
+         * AgainstQuestion
+         * @description The setup that was on the vehicle when it was recorded.
+         */
+        AgainstQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Vehicle */
+            vehicle: string;
+            /** Setup */
+            setup: string;
+            /**
+             * Load State
+             * @default null
+             */
+            load_state?: string | null;
+        };
+        /** Recording */
+        Recording: {
+            /** Recording */
+            recording: boolean;
+        };
+        /**
+         * RecordedQuestion
+         * @description What a travel logger recorded is kept for a vehicle and its setup.
+         */
+        RecordedQuestion: {
+            /** Vehicle */
+            vehicle: string;
+            /** Setup */
+            setup: string;
+            /**
+             * Name
+             * @default recording
+             */
+            name?: string;
+        };
         /** TermsAnswer */
         TermsAnswer: {
             /** Terms */
@@ -15313,6 +15703,504 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KeptRun"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    recordings_begin_files_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UploadShown"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    recordings_progress_files__string_file__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                file: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UploadShown"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    recordings_piece_files__string_file__put: {
+        parameters: {
+            query: {
+                at: number;
+            };
+            header?: never;
+            path: {
+                file: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UploadShown"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    recordings_drop_files__string_file__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                file: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UploadShown"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    recordings_preview_files__string_file__preview_get: {
+        parameters: {
+            query?: {
+                two_wheels?: boolean;
+            };
+            header?: never;
+            path: {
+                file: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Preview"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    recordings_read_files__string_file__read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                file: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UploadShown"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    recordings_listed_get: {
+        parameters: {
+            query: {
+                vehicle: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordingList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    recordings_remove__int_recording__delete: {
+        parameters: {
+            query: {
+                vehicle: string;
+            };
+            header?: never;
+            path: {
+                recording: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordingList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    recordings_back__int_recording__back_post: {
+        parameters: {
+            query: {
+                vehicle: string;
+            };
+            header?: never;
+            path: {
+                recording: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordingList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    recordings_against__int_recording__against_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recording: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AgainstQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AgainstAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    recordings_record_logger__int_instrument__start_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Recording"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    recordings_keep_logger__int_instrument__keep_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecordedQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordingList"];
                 };
             };
             /** @description Not Found */

@@ -97,8 +97,8 @@ def figures_of(run: Run) -> Figures:
         tuple(parts),
         {name: {end: _end(run, end, part, felt[end]) for end in ENDS} for name, part in parts.items()},
         {name: _pitch(run, part, _stretch(run, name)) for name, part in parts.items()},
-        tuple(_bins(row[whole], BIN) for row in run.wheels.travel),
-        tuple(_bins(row[whole], SPEED_BIN) for row in run.wheels.damper_velocity),
+        tuple(bins(row[whole], BIN) for row in run.wheels.travel),
+        tuple(bins(row[whole], SPEED_BIN) for row in run.wheels.damper_velocity),
     )
 
 
@@ -202,8 +202,8 @@ def _pitch(run: Run, part: Mask, stretch: Stretch | None) -> PitchOn:
     return PitchOn(rms(here), float(here.max()), float(here.min()), peak, dies, float(np.abs(roll[part]).max()))
 
 
-def _bins(values: Array, width: float) -> Histogram:
-    """Share of time by bin; bins lie about multiples of their width."""
+def bins(values: Array, width: float) -> Histogram:
+    """Share of time by bin of `width`; bins lie about multiples of it."""
     if not values.size:
         return Histogram(0.0, width, ())
     first, last = (int(np.floor(v / width + 0.5)) for v in (values.min(), values.max()))
