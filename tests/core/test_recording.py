@@ -79,7 +79,7 @@ def test_uneven_times_are_put_on_even_steps_and_breaks_are_counted():
     rng = np.random.default_rng(3)
     times = np.cumsum(0.005 + rng.uniform(-0.002, 0.002, 600))
     times[300:] += 1.0
-    made = read(table(zip(times, 1e3 * np.sin(times)), "time,fl"), Chosen({Place.FRONT_LEFT: 1}, 0))
+    made = read(table(zip(times, 1e3 * np.sin(times), strict=True), "time,fl"), Chosen({Place.FRONT_LEFT: 1}, 0))
     assert made.gaps == 1
     at = times[0] + made.step * np.arange(made.travel.shape[1])
     away = np.abs(at - 0.5 * (times[299] + times[300])) > 0.6
@@ -168,6 +168,7 @@ def test_a_recording_is_read_on_the_travel_of_the_setup():
     (made,) = read.wheels
     assert read.seconds == pytest.approx(20.0)
     assert made.bump == pytest.approx(high, abs=2e-4)
+    assert (made.touch, made.full_droop) == (wheel.touch, wheel.droop)
     assert made.stop_times == int((15 / half + 1) / 2)  # it is met at every odd half
     # a third of the triangle lies past the stop
     assert made.stop_time == pytest.approx(15 / 3, rel=0.05)

@@ -11377,6 +11377,10 @@ export interface components {
             bump: number;
             /** Droop */
             droop: number;
+            /** Touch */
+            touch: number | null;
+            /** Full Droop */
+            full_droop: number;
             /** Stop Times */
             stop_times: number | null;
             /** Stop Time */

@@ -14,6 +14,7 @@ import OwnRoad from '@/prove/OwnRoad.vue'
 import ProveLadders from '@/prove/ProveLadders.vue'
 import ProveSide from '@/prove/ProveSide.vue'
 import RoadChoice from '@/prove/RoadChoice.vue'
+import RecordingsView from '@/prove/RecordingsView.vue'
 import SpringsDriven from '@/prove/SpringsDriven.vue'
 import SpeedChart from '@/prove/SpeedChart.vue'
 import TakeTraces from '@/prove/TakeTraces.vue'
@@ -30,6 +31,7 @@ const VIEWS = [
   { id: 'speeds', words: 'Other speeds' },
   { id: 'clicks', words: 'Find clicks' },
   { id: 'springs', words: 'Springs' },
+  { id: 'recordings', words: 'Recordings' },
 ] as const
 const view = computed(() => VIEWS.find((v) => v.id === route.query.view)?.id ?? 'run')
 const SHOWN = ['front', 'rear', 'both'] as const
@@ -91,7 +93,8 @@ onMounted(async () => {
     </template>
     <SpeedChart v-else-if="view === 'speeds'" />
     <FindClicks v-else-if="view === 'clicks'" />
-    <SpringsDriven v-else />
+    <SpringsDriven v-else-if="view === 'springs'" />
+    <RecordingsView v-else />
   </template>
   <Teleport v-if="riding" to="#riding">
     <template v-if="run"><ProveSide /><ProveLadders /></template>

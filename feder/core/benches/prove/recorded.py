@@ -43,8 +43,10 @@ class WheelRecorded:
     """Of the damper, closing positive."""
     bump: float
     droop: float
+    touch: float | None
+    """Travel at which the stop is met; nothing where the setup does not tell it."""
+    full_droop: float
     stop_times: int | None
-    """Nothing where the setup does not tell its stop."""
     stop_time: float | None
     topped_times: int
     slow: float
@@ -112,6 +114,8 @@ def _wheel(wheel: Wheel, travel: Array, step: float) -> WheelRecorded:
         velocity=bins(damper, SPEED_BIN),
         bump=float(travel.max()),
         droop=float(travel.min()),
+        touch=wheel.touch if wheel.knows_stop else None,
+        full_droop=wheel.droop,
         stop_times=stop[0],
         stop_time=stop[1],
         topped_times=spells(travel < wheel.droop, everywhere, step)[0],
@@ -128,18 +132,43 @@ def _wheel(wheel: Wheel, travel: Array, step: float) -> WheelRecorded:
 def free_swings(travel: Array, step: float) -> list[tuple[float, float]]:
     """Undamped frequency and damping ratio of each swing that is left alone, from the largest on."""
     slowest = int(SWINGS / TRIED[0] / step)
+    tops = _tops(travel, slowest)
+    if not tops:
+        return []
+    every = max(1, slowest // POINTS)
+    windows = np.array([travel[top : top + slowest : every] for top in tops])
+    times = np.arange(windows.shape[1]) * every * step
+    near, told = _nearest(times, windows)
     found: list[tuple[float, float]] = []
     taken = np.zeros(travel.size, dtype=bool)
-    for top in _tops(travel, slowest):
+    for top, window, guess, explained in zip(tops, windows, near, told, strict=True):
         if len(found) >= MOST_SWINGS:
             break
-        if taken[top]:
+        if taken[top] or explained < WELL - 0.05:
             continue
-        swing = _swing(travel[top : top + slowest], step)
+        swing = _swing(times, window, guess)
         if swing is not None:
             found.append(swing)
             taken[max(0, top - slowest // 2) : top + slowest // 2] = True
     return found
+
+
+def _nearest(times: Array, windows: Array) -> tuple[list[tuple[float, float]], Array]:
+    """The frequency and damping ratio of a grid that explain each window best, and how much of it they do."""
+    about = windows - windows.mean(axis=1, keepdims=True)
+    spread = np.maximum((about**2).sum(axis=1), 1e-30)
+    best, near = np.full(len(windows), -1.0), [(1.5, 0.3)] * len(windows)
+    for frequency in np.geomspace(*TRIED, 18):
+        for ratio in (0.05, 0.12, 0.2, 0.3, 0.42, 0.6):
+            omega = 2 * np.pi * frequency
+            dies, turns = np.exp(-ratio * omega * times), omega * np.sqrt(1 - ratio * ratio) * times
+            basis, _ = np.linalg.qr(
+                np.column_stack([np.ones_like(times), dies * np.cos(turns), dies * np.sin(turns)])
+            )
+            told = ((about @ basis) ** 2).sum(axis=1) / spread
+            for k in np.nonzero(told > best)[0]:
+                best[k], near[k] = told[k], (float(frequency), ratio)
+    return near, best
 
 
 def _tops(travel: Array, apart: int) -> list[int]:
@@ -148,23 +177,19 @@ def _tops(travel: Array, apart: int) -> list[int]:
     tops = []
     for start in range(0, travel.size - apart // 2, max(1, apart // 2)):
         top = start + int(np.argmax(off[start : start + apart // 2]))
-        if off[top] >= LEAST_SWING and travel.size - top > apart // 3:
+        if off[top] >= LEAST_SWING and travel.size - top >= apart:
             tops.append(top)
     tops.sort(key=lambda i: -off[i])
     return tops[: 2 * MOST_SWINGS]
 
 
-def _swing(after: Array, step: float) -> tuple[float, float] | None:
+def _swing(times: Array, window: Array, guess: tuple[float, float]) -> tuple[float, float] | None:
     """The fit of what follows an excursion; nothing where it is no free swing."""
-    every = max(1, after.size // POINTS)
-    points = [(i * step, float(x)) for i, x in zip(range(0, after.size, every), after[::every], strict=False)]
-    for guess in (1.3, 2.0):
-        try:
-            with untraced():
-                fit = fitted(points, 0, (guess, 0.3))
-        except OutOfRange:
-            continue
-        if fit.r_squared < WELL or not TRIED[0] <= fit.frequency <= TRIED[1] or not 0.02 < fit.damping_ratio < 0.9:
-            continue
-        return fit.frequency, fit.damping_ratio
-    return None
+    points = list(zip(times.tolist(), window.tolist(), strict=True))
+    try:
+        with untraced():
+            fit = fitted(points, 0, guess)
+    except OutOfRange:
+        return None
+    well = fit.r_squared >= WELL and TRIED[0] <= fit.frequency <= TRIED[1] and 0.02 < fit.damping_ratio < 0.9
+    return (fit.frequency, fit.damping_ratio) if well else None
