@@ -13,6 +13,7 @@ from feder.api.uploads import Uploads
 from feder.core.document.damper import DamperPart
 from feder.core.document.setup import SpringPart
 from feder.instruments.hub import Hub
+from feder.store.archive import Stores
 from feder.store.devices import Devices
 from feder.store.garage import Garage
 from feder.store.instruments import Instruments
@@ -46,6 +47,13 @@ class Rooms:
     uploads: Uploads
     address: str | None = None
     """Where a paired phone finds Feder; nothing while it serves this machine only."""
+
+    @property
+    def stores(self) -> Stores:
+        """All that keeps something of a vehicle."""
+        return Stores(
+            self.garage, self.ticks, self.photos, self.log, self.sheets, self.instruments, self.recordings
+        )
 
 
 def rooms() -> Rooms:

@@ -21,7 +21,7 @@ from feder.core.report.summary import Summary
 from feder.store.archive import packed, unpacked
 from feder.store.garage import StaleSave, Stored
 
-LARGEST_ARCHIVE = 64 * 1024 * 1024
+LARGEST_ARCHIVE = 512 * 1024 * 1024
 ZIPPED = ("application/zip", "application/x-zip-compressed")
 vehicles = APIBlueprint(
     "vehicles", __name__, url_prefix="/api/vehicles", abp_responses={404: ErrorBody, 422: ErrorBody}
@@ -142,7 +142,7 @@ def import_vehicle() -> Response:
     data = request.get_data()
     if data[:2] == b"PK":
         found = rooms()
-        return _answer(unpacked(found.garage, found.ticks, found.photos, found.log, data), 201)
+        return _answer(unpacked(found.stores, data), 201)
     return _answer(rooms().garage.add(read_document(data)), 201)
 
 
@@ -198,10 +198,10 @@ def export_vehicle(path: VehiclePath) -> Response:
 
 @vehicles.get("/<string:vehicle_id>/archive")
 def export_archive(path: VehiclePath) -> Response:
-    """The vehicle with the ticks of its job cards, its pictures and its log, as a ZIP."""
+    """The vehicle with all that hangs on it, as a ZIP."""
     found = rooms()
     name, _ = found.garage.text(path.vehicle_id)
-    made = packed(found.garage, found.ticks, found.photos, found.log, path.vehicle_id)
+    made = packed(found.stores, path.vehicle_id)
     answer = Response(made, mimetype="application/zip")
     answer.headers["Content-Disposition"] = f'attachment; filename="{file_name(name)}.feder.zip"'
     return answer

@@ -22,7 +22,15 @@ from feder.sheet.pages import pages_of
 from feder.sheet.paper import TEMPLATES, cautions_of, conditions_of, day_shown, foot_of, short, show
 
 
-def cycle_html(document: Document, setup: Setup, system: str, number: int, today: date, fonts: str) -> str:
+def cycle_html(
+    document: Document,
+    setup: Setup,
+    system: str,
+    number: int,
+    today: date,
+    fonts: str,
+    code: Markup | None = None,
+) -> str:
     """The sheet of a two-wheeler: the same paper, its middle of another kind."""
     report, survey, rider = rider_report(document, setup), document.survey, rider_of(document)
     return TEMPLATES.get_template("cycle.html").render(
@@ -46,4 +54,5 @@ def cycle_html(document: Document, setup: Setup, system: str, number: int, today
         foot=foot_of(report, system),
         more=pages_of(further(document, setup, report, system)),
         fonts=fonts,
+        code=code,
     )

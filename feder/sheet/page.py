@@ -36,15 +36,23 @@ class Row:
     """What was read with the setup on the wheels; printed where else there is room for a pen."""
 
 
-def sheet_html(document: Document, setup_id: str, system: str, number: int, today: date, fonts: str) -> str:
-    """The page as HTML. `number` counts issued sheets, `fonts` is the address of the font files.
+def sheet_html(
+    document: Document,
+    setup_id: str,
+    system: str,
+    number: int,
+    today: date,
+    fonts: str,
+    code: Markup | None = None,
+) -> str:
+    """The page as HTML. `number` counts issued sheets, `fonts` is the address of the font files; `code` opens it.
 
     Raises:
         UnknownSetup: the document has no such setup.
     """
     setup = setup_of(document, setup_id)
     if document.vehicle.kind != "car":
-        return cycle_html(document, setup, system, number, today, fonts)
+        return cycle_html(document, setup, system, number, today, fonts, code)
     found = document.setups[0]
     is_found = setup.id == found.id
     report = evaluate(document, setup.id, against=None if is_found else found.id)
@@ -74,6 +82,7 @@ def sheet_html(document: Document, setup_id: str, system: str, number: int, toda
         foot=foot_of(report, system),
         more=pages_of(further(document, setup, report, system)),
         fonts=fonts,
+        code=code,
     )
 
 

@@ -3,6 +3,7 @@
 import json
 from dataclasses import dataclass
 from datetime import datetime
+from typing import Any
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session, sessionmaker
@@ -118,6 +119,28 @@ class Instruments:
             session.flush()
             return _taken(row)
 
+    def every(self, vehicle_id: str) -> list[dict[str, Any]]:
+        """All that was taken of a vehicle as it is written to a file, the first first."""
+        with self._sessions() as session:
+            rows = session.scalars(select(TakenRow).where(TakenRow.vehicle_id == vehicle_id).order_by(TakenRow.id))
+            return [_written(_taken(row)) for row in rows]
+
+    def put_back(self, vehicle_id: str, rows: list[dict[str, Any]]) -> None:
+        """Readings of a vehicle's archive. Raises ValueError, KeyError, TypeError: one is none."""
+        with self._sessions.begin() as session:
+            for row in rows:
+                session.add(
+                    TakenRow(
+                        vehicle_id=vehicle_id,
+                        instrument=str(row["instrument"])[:40],
+                        about=str(row["about"])[:120],
+                        value=float(row["value"]),
+                        si=str(row["si"])[:12],
+                        raw=json.dumps([float(v) for v in row["raw"]]),
+                        at=datetime.fromisoformat(row["at"]),
+                    )
+                )
+
     def taken(self, vehicle_id: str | None = None) -> list[TakenReading]:
         """What was taken, the last first: of one vehicle, or all of it."""
         with self._sessions() as session:
@@ -125,6 +148,13 @@ class Instruments:
             if vehicle_id is not None:
                 asked = asked.where(TakenRow.vehicle_id == vehicle_id)
             return [_taken(row) for row in session.scalars(asked)]
+
+
+def _written(row: TakenReading) -> dict[str, Any]:
+    return {
+        "instrument": row.instrument, "about": row.about, "value": row.value, "si": row.si,
+        "raw": list(row.raw), "at": row.at.isoformat(),
+    }  # fmt: skip
 
 
 def _kept(row: InstrumentRow) -> Kept:

@@ -1,6 +1,9 @@
 """Issued setup sheets: each has a number of its own, and is kept as it was printed."""
 
 from collections.abc import Callable
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Any
 
 from sqlalchemy import delete, func, literal, select
 from sqlalchemy import insert as insert_into
@@ -9,6 +12,14 @@ from sqlalchemy.orm import Session, sessionmaker
 
 from feder.store.garage import NoVehicle, now
 from feder.store.tables import SheetRow, VehicleRow
+
+
+@dataclass(frozen=True, slots=True)
+class IssuedSheet:
+    """A sheet as it was issued: its setup, number and day, and the page."""
+
+    told: dict[str, Any]
+    html: str
 
 
 class Sheets:
@@ -22,6 +33,33 @@ class Sheets:
         with self._sessions() as session:
             highest = select(func.max(SheetRow.number)).where(SheetRow.vehicle_id == vehicle_id)
             return session.scalar(highest) or 0
+
+    def every(self, vehicle_id: str) -> list[IssuedSheet]:
+        """Every sheet issued of a vehicle, as it was printed, the first first."""
+        with self._sessions() as session:
+            rows = session.scalars(
+                select(SheetRow)
+                .where(SheetRow.vehicle_id == vehicle_id, SheetRow.html != "")
+                .order_by(SheetRow.number)
+            )
+            return [
+                IssuedSheet({"setup": r.setup, "number": r.number, "issued": r.issued.isoformat()}, r.html)
+                for r in rows
+            ]
+
+    def put_back(self, vehicle_id: str, issued: list[tuple[dict[str, Any], str]]) -> None:
+        """Sheets of a vehicle's archive, with their numbers. Raises ValueError, KeyError: one is none."""
+        with self._sessions.begin() as session:
+            for told, html in issued:
+                session.add(
+                    SheetRow(
+                        vehicle_id=vehicle_id,
+                        setup=str(told["setup"])[:40],
+                        number=int(told["number"]),
+                        issued=datetime.fromisoformat(told["issued"]),
+                        html=html,
+                    )
+                )
 
     def issue(self, vehicle_id: str, setup: str, make: Callable[[int], str]) -> str:
         """Issue a sheet: `make` gives its page for the number it has, which no other sheet ever gets.

@@ -174,7 +174,7 @@ WHOLE = {"vehicle_feder_json": nettle().model_dump_json()}
         zipped(**WHOLE, card_json='{"ticks": [{"setup": "plan"}]}'),
         zipped(**WHOLE, card_json='{"pictures": [{"file": "gone.jpg", "about": "a"}]}'),
         zipped(**WHOLE, card_json='{"pictures": [{"file": "a.jpg", "about": "a"}]}', a_jpg="none"),
-        zipped(**WHOLE, **{f"f{n}": "" for n in range(500)}),
+        zipped(**WHOLE, **{f"f{n}": "" for n in range(4100)}),
     ],
 )
 def test_an_archive_at_fault_is_refused_whole(client, data):

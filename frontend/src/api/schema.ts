@@ -779,7 +779,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The vehicle with the ticks of its job cards, its pictures and its log, as a ZIP. */
+        /** The vehicle with all that hangs on it, as a ZIP. */
         get: operations["vehicles_export_archive__string_vehicle_id__archive_get"];
         put?: never;
         post?: never;
@@ -974,6 +974,40 @@ export interface paths {
         put?: never;
         /** The page as it will print, with the number it will have. */
         post: operations["sheets_sheet_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet/json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Its figures as plain data, in SI; the sheet is not issued by it. */
+        post: operations["sheets_sheet_json_json_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Its figures for a spreadsheet, in the units asked for; the sheet is not issued by it. */
+        post: operations["sheets_sheet_as_csv_csv_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -13713,6 +13747,72 @@ export interface operations {
         };
     };
     sheets_sheet_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetQuestion"];
+            };
+        };
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    sheets_sheet_json_json_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetQuestion"];
+            };
+        };
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    sheets_sheet_as_csv_csv_post: {
         parameters: {
             query?: never;
             header?: never;

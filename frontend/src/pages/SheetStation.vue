@@ -46,16 +46,24 @@ watch(
   },
   { immediate: true },
 )
+async function save(response: Response, otherwise: string): Promise<void> {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(await response.blob())
+  link.download = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? otherwise
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(link.href), 30000)
+}
+/** Its figures as a file: for a spreadsheet in the units shown, or as plain data in SI. */
+async function plain(kind: 'csv' | 'json'): Promise<void> {
+  const response = await send(`/api/sheet/${kind}`)
+  if (response) await save(response, `setup-sheet.${kind}`)
+}
 async function pdf(): Promise<void> {
   busy.value = true
   const response = await send('/api/sheet/pdf')
   busy.value = false
   if (!response) return
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(await response.blob())
-  link.download = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'setup-sheet.pdf'
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(link.href), 30000)
+  await save(response, 'setup-sheet.pdf')
   notices.say('The sheet was issued and kept with the vehicle')
   asked++
   const fresh = await send('/api/sheet')
@@ -79,8 +87,9 @@ const waits = computed(() => vehicle.report.value?.stations.find((s) => s.statio
     <div class="end acts">
       <button class="act go" :disabled="!html" @click="print">Print</button
       ><button class="act" :disabled="busy || !html" @click="pdf">
-        {{ busy ? 'Making the PDF…' : 'Download PDF' }}
-      </button>
+        {{ busy ? 'Making the PDF…' : 'Download PDF' }}</button
+      ><button class="act" :disabled="!html" aria-label="CSV of the figures" @click="plain('csv')">CSV</button
+      ><button class="act" :disabled="!html" aria-label="JSON of the figures" @click="plain('json')">JSON</button>
     </div>
   </div>
   <p v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</p>
