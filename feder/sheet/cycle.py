@@ -58,7 +58,7 @@ def _end_rows(
         *_setting_rows(side, was, sags, corner, system, first=first, fork=fork),
         _typed("tubes over clamp", was.clamp, side.clamp, system, first=first),
         _typed("shock, extended", was.shock_length, side.shock_length, system, first=first),
-        _damper(was, side, first=first),
+        *_damper(was, side, first=first),
         _knob("rebound", was.rebound, side.rebound, first=first),
         _knob("compression", was.bump, side.bump, first=first),
         _knob("high-speed comp.", was.high_bump, side.high_bump, first=first),
@@ -106,12 +106,13 @@ def _oil(was: SideSetup, side: SideSetup, system: str, *, first: bool) -> Cells 
     return ("oil in a leg", "" if first else told(was), told(side), "")
 
 
-def _damper(was: SideSetup, side: SideSetup, *, first: bool) -> Cells | None:
-    """The damper or cartridge by its code."""
+def _damper(was: SideSetup, side: SideSetup, *, first: bool) -> list[Cells]:
+    """The damper or cartridge by its code; another one than found has a row of its own, as a spring has."""
     now = side.damper or was.damper
     if now is None:
-        return None
-    return ("damper", "" if first else "–" if was.damper is None else was.damper.code, now.code, "")
+        return []
+    found = "–" if was.damper is None else was.damper.code
+    return [("damper", "", now.code, ""), *([] if first or found == now.code else [("was", "", found, "")])]
 
 
 def _unit(si: str, system: str, kind: str | None = None) -> str:
