@@ -31,7 +31,7 @@ VIEWS: dict[str, tuple[str, str, int, int]] = {
     "walk-phone": ("{nettle}/survey", "light", 390, 700),
     "geometry": ("{nettle}/geometry", "light", 1280, 800),
     "springs": ("{nettle}/springs", "light", 1280, 800),
-    "springs-dark": ("{nettle}/springs", "dark", 1280, 800),
+    "instruments": ("/instruments", "dark", 1280, 800),
     "springs-820": ("{nettle}/springs", "light", 820, 1180),
     "loads": ("{bramble}/springs?view=loads", "light", 1280, 800),
     "travel": ("{sedge}/travel", "light", 1280, 800),
@@ -67,12 +67,16 @@ def served() -> Iterator[str]:
         server = create_server(app, host="127.0.0.1", port=port)
         threading.Thread(target=server.run, daemon=True).start()
         yield f"http://127.0.0.1:{port}"
+        rooms.hub.end()
         server.close()
 
 
 def settled(page: Page) -> None:
-    """Wait until nothing more is asked and fonts are there."""
-    page.wait_for_load_state("networkidle")
+    """Wait until nothing more is asked and fonts are there; readings are asked for while they are looked at."""
+    if "/instruments" in page.url:
+        page.wait_for_timeout(4000)
+    else:
+        page.wait_for_load_state("networkidle")
     page.evaluate("document.fonts.ready")
     page.evaluate("document.activeElement?.blur()")
     page.wait_for_timeout(350)
@@ -84,6 +88,9 @@ def take(browser: Browser, base: str, name: str, folder: Path) -> None:
     context = browser.new_context(viewport={"width": width, "height": height}, color_scheme=scheme)  # type: ignore[arg-type]
     page = context.new_page()
     found = page.request.get(f"{base}/api/vehicles").json()["vehicles"]
+    if name == "instruments":
+        kinds = ["scales", "height", "gauge", "level"]
+        page.request.post(f"{base}/api/instruments/simulate", data={"kinds": kinds}, headers={"Origin": base})
     page.goto(base + address.format(**{v["name"].lower(): f"/vehicle/{v['id']}" for v in found}))
     settled(page)
     for button in PRESSED.get(name, ()):

@@ -5,13 +5,17 @@ import io
 import json
 import re
 from datetime import date
+from pathlib import Path
 
+import jsonschema
 import numpy as np
 import pytest
 import zxingcpp
 
+from feder.demo.finch import finch
 from feder.demo.magpie import magpie
 from feder.demo.nettle import nettle
+from feder.demo.tansy import tansy
 from feder.sheet.code import code_of, link_of
 from feder.sheet.page import sheet_html
 from feder.sheet.plain import sheet_csv, sheet_plain
@@ -36,6 +40,15 @@ def test_every_figure_stands_beside_as_found_in_si():
     assert any(f["estimated"] for f in told.values())
     found = figures(nettle(), "found")["corners.front_left.wheel_rate"]
     assert (found["value"], found["found"]) == (pytest.approx(26e3 * 0.96**2), None)
+
+
+@pytest.mark.parametrize("made", [nettle, magpie, finch, tansy], ids=lambda f: f.__name__)
+def test_it_is_as_its_schema_says(made):
+    schema = json.loads((Path(__file__).parents[2] / "docs/sheet-1.schema.json").read_text())
+    for setup in made().setups:
+        told = json.loads(json.dumps(sheet_plain(made(), setup.id, 0, "2026-06-14")))
+        jsonschema.validate(told, schema)
+        assert len(told["figures"]) > 20
 
 
 def test_it_says_of_what_it_is_and_what_is_set():

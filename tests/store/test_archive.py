@@ -5,6 +5,7 @@ import json
 import zipfile
 from pathlib import Path
 
+import jsonschema
 import numpy as np
 import pytest
 from PIL import Image
@@ -68,6 +69,14 @@ def test_everything_comes_back(stores, whole):
     _, made = stores.recordings.get(other, kept.id)
     assert (made.places, made.step, made.gaps) == ((Place.FRONT_LEFT, Place.REAR_LEFT), 0.005, 1)
     assert (made.travel == recorded().travel).all()
+
+
+def test_the_manifest_is_as_its_schema_says(stores, whole):
+    schema = json.loads((Path(__file__).parents[2] / "docs/archive-2.schema.json").read_text())
+    made = zipfile.ZipFile(io.BytesIO(packed(stores, whole)))
+    told = json.loads(made.read("manifest.json"))
+    jsonschema.validate(told, schema)
+    assert {*told["files"], "manifest.json"} == set(made.namelist())
 
 
 def test_a_long_recording_is_kept_in_pieces_and_whole(stores):

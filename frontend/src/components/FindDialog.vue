@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 
 import { api, placeWords, type ShelfPart } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
+import { useNotices } from '@/composables/useNotices'
 import { useTerms } from '@/composables/useTerms'
 import { useScheme } from '@/composables/useScheme'
 import { useVehicle } from '@/composables/useVehicle'
@@ -11,6 +12,7 @@ import { FIELDS, FIELDS_OF_TWO } from '@/logic/fields'
 import { found } from '@/logic/find'
 import { sentence } from '@/logic/sentence'
 import { STATIONS } from '@/logic/stations'
+import { tablesCsv, tablesOf } from '@/logic/tables'
 import { SYSTEMS } from '@/units/format'
 
 /** Find anything by a few letters: stations, fields, findings, setups, springs. */
@@ -46,6 +48,17 @@ interface Hit {
 }
 const to = (station: string, hash = '', view?: string): void =>
   void router.push({ path: `/vehicle/${vehicle.id}/${station}`, query: view ? { view } : {}, hash })
+const notices = useNotices()
+/** The tables of the bench as a file; a bench without any says so. */
+function tables(): void {
+  const found = tablesOf(document.querySelector('main') ?? document).filter((t) => t.rows.length)
+  if (!found.length) return notices.say('No table stands on this screen')
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([tablesCsv(found)], { type: 'text/csv' }))
+  link.download = `${(vehicle.document.value?.vehicle.name ?? '').replace(/[^a-zA-Z0-9]+/g, '-') || 'vehicle'}-tables.csv`
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(link.href), 1000)
+}
 /** What can be done from anywhere. */
 const acts = computed<Hit[]>(() => [
   ...(vehicle.canUndo.value
@@ -65,13 +78,26 @@ const acts = computed<Hit[]>(() => [
   { words: 'Keys', also: 'shortcuts keyboard help', kind: 'act', go: () => emit('keys') },
   {
     words: 'Export this vehicle',
-    also: 'download save file backup',
+    also: 'download save file',
     kind: 'act',
     go: () => location.assign(`/api/vehicles/${vehicle.id}/file`),
   },
+  {
+    words: 'Export this vehicle with all that hangs on it',
+    also: 'download zip archive backup pictures recordings log sheets',
+    kind: 'act',
+    go: () => location.assign(`/api/vehicles/${vehicle.id}/archive`),
+  },
+  { words: 'Tables on this screen as CSV', also: 'export spreadsheet download copy', kind: 'act', go: tables },
   { words: 'Garage', also: 'vehicles cars home import new', kind: 'page', go: () => void router.push('/') },
   { words: 'Shelf', also: 'springs parts catalogue csv', kind: 'page', go: () => void router.push('/shelf') },
   { words: 'Words', also: 'glossary terms meaning help', kind: 'page', go: () => void router.push('/words') },
+  {
+    words: 'Instruments',
+    also: 'scales gauge logger bench connect serial',
+    kind: 'page',
+    go: () => void router.push('/instruments'),
+  },
   { words: 'Devices', also: 'phone tablet pair network', kind: 'page', go: () => void router.push('/devices') },
 ])
 const all = computed<Hit[]>(() => [

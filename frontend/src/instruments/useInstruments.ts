@@ -6,6 +6,7 @@ import fields from './fields.json'
 
 /** How often readings are asked for while somebody looks at them, ms, and how long a list of none is believed. */
 const EVERY = 250
+const SELDOM = 2500
 const BELIEVED = 8000
 
 const list = shallowRef<Instrument[]>([])
@@ -32,7 +33,8 @@ async function again(): Promise<void> {
   if (!watching) return
   await take(api.GET('/api/instruments'))
   clearTimeout(timer)
-  if (watching) timer = setTimeout(() => void again(), EVERY)
+  const runs = list.value.some((i) => i.way !== 'stopped')
+  if (watching) timer = setTimeout(() => void again(), runs ? EVERY : SELDOM)
 }
 /** Which kind of instrument measures what a field holds. */
 export const measuredBy = (of: string | undefined): InstrumentKind | null =>
