@@ -40,7 +40,7 @@ def contracts() -> dict[Path, str]:
         ROOT / "docs" / "vehicle-2.schema.json": _text(schema),
         ROOT / "frontend" / "src" / "units" / "table.json": _text(exported()),
         ROOT / "frontend" / "src" / "units" / "terms.json": _text(terms),
-        ROOT / "frontend" / "src" / "instruments" / "fields.json": _text(FIELDS),
+        ROOT / "frontend" / "src" / "units" / "measured.json": _text(FIELDS),
         ROOT / "frontend" / "src" / "units" / "members.json": _text(
             {"typed": TYPED, "usual": USUAL, "sets": SETS, "texts": {"Tyre.size": [PATTERN, SAYS]}}
         ),

@@ -10,6 +10,7 @@ from flask_openapi3 import Info, OpenAPI
 from feder.api import errors, logs, security
 from feder.api.acts import acts
 from feder.api.asked import compressed
+from feder.api.bench_runs import bench_runs
 from feder.api.cards import cards
 from feder.api.codes import Codes
 from feder.api.damper_shelf import damper_shelf as dampers
@@ -117,6 +118,7 @@ def create_app(
         log,
         prove,
         instruments,
+        bench_runs,
         recordings,
         terms,
     ):

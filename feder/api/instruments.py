@@ -3,7 +3,7 @@
 import json
 from collections.abc import Sequence
 from datetime import datetime
-from typing import Annotated, Literal
+from typing import Annotated
 
 from flask import Response, make_response
 from flask_openapi3 import APIBlueprint
@@ -13,10 +13,8 @@ from feder.api.asked import answered
 from feder.api.errors import ErrorBody
 from feder.api.rooms import rooms
 from feder.api.wire import Wire
-from feder.core.benches.damping.from_bench import curve_from_run, damper_from_run
-from feder.core.benches.springs.from_bench import spring_from_run, spring_run
-from feder.core.document.base import LengthM, Name
-from feder.core.document.damper import Acts, Click
+from feder.core.benches.damping.from_bench import curve_from_run
+from feder.core.benches.springs.from_bench import spring_run
 from feder.core.files.table import written
 from feder.core.numbers.errors import FederError
 from feder.instruments.kinds import KINDS, KNOWN, KindName
@@ -128,7 +126,8 @@ def _instrument(kept: Kept) -> Instrument:
     )
 
 
-def _all() -> Response:
+def all_instruments() -> Response:
+    """The answer that most questions here have."""
     made = [_instrument(k) for k in rooms().instruments.all()]
     return answered(
         InstrumentList(instruments=made, missing=[k for k in KINDS if k not in {i.kind for i in made}])
@@ -138,7 +137,7 @@ def _all() -> Response:
 @instruments.get("", responses={200: InstrumentList})
 def list_instruments() -> Response:
     """Every instrument with its last readings."""
-    return _all()
+    return all_instruments()
 
 
 class PortHere(BaseModel):
@@ -174,7 +173,7 @@ def connect(body: NewInstrument) -> Response:
     url, pattern = checked_port(body.url), checked_pattern(body.pattern)
     kept = rooms().instruments.add(body.kind, url, body.baud, pattern)
     _start(kept)
-    return make_response(_all(), 201)
+    return make_response(all_instruments(), 201)
 
 
 class UnknownBaud(FederError, ValueError):
@@ -200,7 +199,7 @@ def simulate(body: Simulated) -> Response:
     for kind in dict.fromkeys(body.kinds):
         kept = rooms().instruments.add(kind, "", 9600, "", words, json.dumps(truth))
         _start(kept)
-    return make_response(_all(), 201)
+    return make_response(all_instruments(), 201)
 
 
 def _truth(vehicle: str | None) -> tuple[Truth, str]:
@@ -223,7 +222,7 @@ class InstrumentPath(BaseModel):
 def start(path: InstrumentPath) -> Response:
     """Start an instrument that was stopped."""
     _start(rooms().instruments.get(path.instrument))
-    return _all()
+    return all_instruments()
 
 
 @instruments.post("/<int:instrument>/stop", responses={200: InstrumentList})
@@ -231,7 +230,7 @@ def stop(path: InstrumentPath) -> Response:
     """Stop an instrument; its last reading stays."""
     rooms().instruments.get(path.instrument)
     rooms().hub.stop(path.instrument)
-    return _all()
+    return all_instruments()
 
 
 @instruments.delete("/<int:instrument>", responses={200: InstrumentList})
@@ -239,7 +238,7 @@ def remove(path: InstrumentPath) -> Response:
     """Forget an instrument."""
     rooms().hub.forget(path.instrument)
     rooms().instruments.remove(path.instrument)
-    return _all()
+    return all_instruments()
 
 
 class TestedLine(BaseModel):
@@ -275,7 +274,7 @@ def held_at(body: HeldAt) -> Response:
     for kept in rooms().instruments.all():
         if kept.kind == body.kind:
             rooms().hub.held_at(kept.id, body.at)
-    return _all()
+    return all_instruments()
 
 
 class TakeReading(Wire):
@@ -345,60 +344,3 @@ def taken_csv(query: TakenQuery) -> Response:
     head = {"Content-Disposition": 'attachment; filename="readings.csv"'}
     text = written(rows)
     return Response(text, mimetype="text/csv", headers=head)
-
-
-@instruments.post("/<int:instrument>/run", responses={200: InstrumentList})
-def begin_run(path: InstrumentPath) -> Response:
-    """Begin a run of a bench."""
-    kept = rooms().instruments.get(path.instrument)
-    rooms().hub.run(kept.id, kept.kind)  # type: ignore[arg-type]
-    return _all()
-
-
-class KeepRun(Wire):
-    """A run to be kept as a part of the shelf."""
-
-    code: Name
-    free_length: LengthM | None = None
-    inside_diameter: LengthM | None = None
-    clicks: dict[Acts, Click] = Field(default={}, max_length=4)
-    """Of a damper the clicks at which it was driven."""
-
-
-class KeptRun(Wire):
-    shelf: Literal["spring", "damper"]
-    code: str
-
-
-@instruments.post("/<int:instrument>/keep", responses={201: KeptRun})
-def keep_run(path: InstrumentPath, body: KeepRun) -> Response:
-    """Put what a run measured on the shelf: a spring, or a damper's curve."""
-    kept = rooms().instruments.get(path.instrument)
-    kind: KindName = kept.kind  # type: ignore[assignment]
-    reader = rooms().hub.running(kept.id, kind)
-    points = reader.run() or []
-    if not points:
-        raise NothingRun
-    if kind == "spring_bench":
-        part = spring_from_run(
-            points, body.code, free_length=body.free_length, inside_diameter=body.inside_diameter
-        )
-        rooms().shelf.add_one(part)
-    else:
-        known = next((s for s in rooms().dampers.all() if s.part.code == body.code), None)
-        damper = damper_from_run(points, body.code, body.clicks, known.part if known else None)
-        if known is None:
-            rooms().dampers.add_one(damper)
-        else:
-            rooms().dampers.put(known.id, damper)
-    reader.run_ended()
-    return answered(KeptRun(shelf="spring" if kind == "spring_bench" else "damper", code=body.code), 201)
-
-
-class NothingRun(FederError, ValueError):
-    """A run is to be kept that was not made."""
-
-    code = "no run"
-
-    def __init__(self) -> None:
-        super().__init__("Nothing was run yet: start a run first", key="run")

@@ -1,11 +1,16 @@
 """Instruments over the wire: connected, simulated, taken with their raw readings, runs that become parts; refusals."""
 
+import contextlib
 import csv
 import io
+import os
+import threading
 import time
+from pathlib import Path
 
 import pytest
 
+from feder.api.app import create_app
 from feder.store.instruments import MOST
 from tests.instruments.stand_in import Device, until
 
@@ -170,3 +175,41 @@ def test_a_workshop_keeps_so_many_and_no_more(bench):
     answer = bench.post("/api/instruments", json={"kind": "gauge", "url": "127.0.0.1:9"})
     assert answer.status_code == 422
     assert "remove one first" in answer.get_json()["error"]["message"]
+
+
+def test_a_paired_phone_may_take_but_opens_no_port_and_starts_no_process(tmp_path):
+    app = create_app(tmp_path, host="127.0.0.2", port=8440)
+    code = app.test_client().post("/api/pair/code").get_json()["code"]
+    phone, at = app.test_client(), {"base_url": "http://127.0.0.2:8440"}
+    assert phone.post("/api/pair/device", json={"code": code, "name": "phone"}, **at).status_code == 204
+    assert phone.get("/api/instruments", **at).status_code == 200
+    for path, body in (
+        ("/api/instruments", {"kind": "gauge", "url": "127.0.0.1:9"}),
+        ("/api/instruments/simulate", {"kinds": ["gauge"]}),
+    ):
+        answer = phone.post(path, json=body, **at)
+        assert answer.status_code == 403
+        assert "on the bench screen" in answer.get_json()["error"]["message"]
+    assert phone.get("/api/instruments", **at).get_json()["instruments"] == []
+
+
+def children():
+    """Stand-ins that are this process's."""
+    found = []
+    for stat in Path("/proc").glob("[0-9]*/stat"):
+        with contextlib.suppress(OSError):
+            words = stat.read_text().rsplit(")", 1)[1].split()
+            line = (stat.parent / "cmdline").read_bytes()
+            if int(words[1]) == os.getpid() and words[0] != "Z" and b"instrument" in line:
+                found.append(stat.parent.name)
+    return found
+
+
+def test_no_thread_and_no_process_is_left_behind(furnished):
+    client = furnished.test_client()
+    before = threading.active_count()
+    client.post("/api/instruments/simulate", json={"kinds": ["gauge", "level"]})
+    assert len(children()) == 2
+    furnished.extensions["feder"].hub.end()
+    assert children() == []
+    assert until(lambda: threading.active_count() <= before)

@@ -1795,7 +1795,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Begin a run of a bench. */
-        post: operations["instruments_begin_run__int_instrument__run_post"];
+        post: operations["bench_runs_begin_run__int_instrument__run_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1812,7 +1812,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Put what a run measured on the shelf: a spring, or a damper's curve. */
-        post: operations["instruments_keep_run__int_instrument__keep_post"];
+        post: operations["bench_runs_keep_run__int_instrument__keep_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -15745,7 +15745,7 @@ export interface operations {
             };
         };
     };
-    instruments_begin_run__int_instrument__run_post: {
+    bench_runs_begin_run__int_instrument__run_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -15785,7 +15785,7 @@ export interface operations {
             };
         };
     };
-    instruments_keep_run__int_instrument__keep_post: {
+    bench_runs_keep_run__int_instrument__keep_post: {
         parameters: {
             query?: never;
             header?: never;

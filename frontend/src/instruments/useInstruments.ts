@@ -2,7 +2,7 @@ import { onScopeDispose, ref, shallowRef } from 'vue'
 
 import { api, type Instrument, type InstrumentKind, messageOf } from '@/api/client'
 
-import fields from './fields.json'
+import fields from '@/units/measured.json'
 
 /** How often readings are asked for while somebody looks at them, ms, and how long a list of none is believed. */
 const EVERY = 250
