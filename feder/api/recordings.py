@@ -15,7 +15,10 @@ from feder.api.wire import Wire
 from feder.core.benches.prove.recorded import RecordingRead, read_against
 from feder.core.benches.prove.vehicle import vehicle_of
 from feder.core.document.base import Place
+from feder.core.document.bounce import LetGo
+from feder.core.files.logger_csv import let_go_of
 from feder.core.files.recording_csv import HEAD_BYTES, Chosen, Recorded, from_lines, read_recording, recording_head
+from feder.core.numbers.errors import OutOfRange
 from feder.store.recordings import KeptRecording
 from feder.units.parse import read_cell
 
@@ -262,3 +265,25 @@ def keep(path: LoggerPath, body: RecordedQuestion) -> Response:
     made: Recorded = from_lines(rows)
     rooms().recordings.add(body.vehicle, body.setup, body.name, made, from_standing=False)
     return _list(body.vehicle)
+
+
+class LetGoQuestion(Wire):
+    """The corner at which the body was pushed and let go."""
+
+    place: Place
+
+
+class LetGoAnswer(Wire):
+    run: LetGo
+
+
+@recordings.post("/logger/<int:instrument>/let-go", responses={200: LetGoAnswer})
+def let_go(path: LoggerPath, body: LetGoQuestion) -> Response:
+    """End a recording and read it as a let-go of one corner: as far as its wheel hangs out the body stands higher."""
+    kept = rooms().instruments.get(path.instrument)
+    made = from_lines(rooms().hub.running(kept.id, "logger").recorded())
+    if body.place not in made.places:
+        raise OutOfRange("place", body.place, "the logger has no channel of this wheel")
+    travel = made.travel[made.places.index(body.place)]
+    times = [i * made.step for i in range(travel.size)]
+    return answered(LetGoAnswer(run=let_go_of(times, [-float(v) for v in travel], "off the logger")))

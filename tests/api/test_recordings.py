@@ -1,6 +1,7 @@
 """Recordings over the wire: sent in pieces, read with progress, kept apart, held against a setup, put away and back."""
 
 import json
+from math import exp, pi, sqrt
 
 import numpy as np
 import pytest
@@ -127,3 +128,27 @@ def test_what_a_logger_says_becomes_a_recording_of_its_frequency(furnished, vehi
         # the made-up car swings at 1.62 Hz, 0.31 of critical
         assert wheel["frequency"] == pytest.approx(1.62, rel=0.05)
         assert wheel["damping_ratio"] == pytest.approx(0.31, abs=0.05)
+
+
+def test_a_let_go_off_the_logger_is_the_height_of_the_body(furnished):
+    client = furnished.test_client()
+    try:
+        client.post("/api/instruments/simulate", json={"kinds": ["logger"]})
+        (logger,) = client.get("/api/instruments").get_json()["instruments"]
+        one = lambda: client.get("/api/instruments").get_json()["instruments"][0]  # noqa: E731
+        assert until(lambda: one()["readings"], 15)
+        client.post(f"/api/recordings/logger/{logger['id']}/start")
+        assert until(lambda: (one()["recording"] or 0) > 5500, 20)
+        answer = client.post(f"/api/recordings/logger/{logger['id']}/let-go", json={"place": "front"})
+        assert answer.status_code == 422  # no such channel on a car
+        client.post(f"/api/recordings/logger/{logger['id']}/start")
+        assert until(lambda: (one()["recording"] or 0) > 5500, 20)
+        run = client.post(f"/api/recordings/logger/{logger['id']}/let-go", json={"place": "rear_left"}).get_json()[
+            "run"
+        ]
+    finally:
+        furnished.extensions["feder"].hub.end()
+    # each bump throws a wheel 40 mm out: the body stands as much higher, then swings through at 0.31 of critical
+    assert max(run["readings"]) == pytest.approx(0.040, abs=0.002)
+    assert min(run["readings"]) == pytest.approx(-0.040 * exp(-pi * 0.31 / sqrt(1 - 0.31**2)), abs=0.002)
+    assert len(run["times"]) == len(run["readings"]) > 50

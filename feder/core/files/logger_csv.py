@@ -1,5 +1,6 @@
 """A let-go from any logger's CSV file: a column of time and one of height or acceleration, chosen by the user."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from math import isfinite
 
@@ -102,6 +103,11 @@ def _run(table: Table, time: str, reading: str, kind: Kind, read_cell: ReadCell,
                 f"{step:g} s lie between readings, too far to see a swing; if {time} is in ms, say so in its head"
             )
         raise BadFile([{"place": time, "message": words}])
+    return let_go_of(times, values, name)
+
+
+def let_go_of(times: Sequence[float], values: Sequence[float], name: str = "") -> LetGo:
+    """Of a recording the let-go in it, with no more readings than one keeps."""
     pairs = _thinned(_about_the_let_go(list(zip(times, values, strict=True))))
     return LetGo(
         name=(name or "let-go")[:60], times=tuple(t for t, _ in pairs), readings=tuple(v for _, v in pairs)

@@ -1991,6 +1991,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recordings/logger/{instrument}/let-go": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** End a recording and read it as a let-go of one corner: as far as its wheel hangs out the body stands higher. */
+        post: operations["recordings_let_go_logger__int_instrument__let_go_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/terms": {
         parameters: {
             query?: never;
@@ -11483,6 +11500,17 @@ export interface components {
              */
             name?: string;
         };
+        /** LetGoAnswer */
+        LetGoAnswer: {
+            run: components["schemas"]["LetGo"];
+        };
+        /**
+         * LetGoQuestion
+         * @description The corner at which the body was pushed and let go.
+         */
+        LetGoQuestion: {
+            place: components["schemas"]["Place"];
+        };
         /** TermsAnswer */
         TermsAnswer: {
             /** Terms */
@@ -16305,6 +16333,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RecordingList"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    recordings_let_go_logger__int_instrument__let_go_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LetGoQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetGoAnswer"];
                 };
             };
             /** @description Not Found */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 
 import type { Station, StationReport } from '@/api/client'
 import { STATIONS } from '@/logic/stations'
@@ -14,10 +14,22 @@ const stations = computed(() =>
 )
 const say = (s: { state: string; flag: boolean; waits: string }): string =>
   `${s.state}${s.flag ? ', needs a look' : ''}${s.waits ? `; waits for ${s.waits}` : ''}`
+const line = ref<HTMLElement | null>(null)
+/** Where the line is longer than the window, the station in hand stands in its middle. */
+async function shown(): Promise<void> {
+  await nextTick()
+  const [whole, one] = [
+    line.value?.getBoundingClientRect(),
+    line.value?.querySelector('.here')?.getBoundingClientRect(),
+  ]
+  if (whole && one) line.value!.scrollLeft += one.left + one.width / 2 - (whole.left + whole.width / 2)
+}
+onMounted(shown)
+watch(() => props.here, shown)
 </script>
 
 <template>
-  <nav class="work" aria-label="Work line">
+  <nav ref="line" class="work" aria-label="Work line">
     <span v-for="(s, i) in stations" :key="s.id" class="place"
       ><router-link
         class="st"

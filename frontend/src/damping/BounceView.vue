@@ -11,6 +11,7 @@ import BounceChart from './BounceChart.vue'
 import BouncePicture from './BouncePicture.vue'
 import BounceRows from './BounceRows.vue'
 import LoggerFiles from './LoggerFiles.vue'
+import LoggerLive from './LoggerLive.vue'
 import { useBounce } from './useBounce'
 import { vRoving } from '@/logic/roving'
 
@@ -128,7 +129,10 @@ const HAND = [
   <div class="ways">
     <section aria-label="From a logger">
       <h2>
-        From a logger <LoggerFiles :kind="kind" :runs="told.runs?.length ?? 0" @take="take" /><button
+        From a logger <LoggerFiles :kind="kind" :runs="told.runs?.length ?? 0" @take="take" /><LoggerLive
+          v-if="kind === 'height' || !runs.length"
+          :place="place"
+          @take="(made) => take(made, 'height')" /><button
           v-if="runs.length"
           class="link"
           :aria-label="`take out let-go ${Math.min(chosen, runs.length - 1) + 1}`"

@@ -106,7 +106,7 @@ const waits = computed(() => vehicle.report.value?.stations.find((s) => s.statio
 </template>
 
 <style scoped>
-.acts { display: flex; gap: 10px; }
+.acts { display: flex; flex-wrap: wrap; gap: 10px; }
 .waits { margin: 4px 0 8px; color: var(--look); }
 .paper { margin-top: 8px; overflow: hidden; }
 iframe { width: 794px; border: 1px solid var(--edge); background: #fff; transform-origin: 0 0; }

@@ -117,5 +117,5 @@ dl { flex: 1; margin: 0; display: flex; justify-content: space-around; gap: 4px 
 @media (max-width: 600px) { .corner { width: 76px; } .corner svg { width: 54px; height: 32px; } dl { gap: 4px 8px; justify-content: space-between; } dt { font-size: .875rem; max-width: 62px; overflow: hidden; text-overflow: ellipsis; } small { display: none; } .whole { width: 32px; } .strip { gap: 4px; } }
 @media (max-width: 420px) { dl .s { display: none; } }
 /* 200 % zoom on a small screen: the bench keeps what the strip can spare */
-@media (max-height: 500px) { .strip { min-height: 44px; } .corner { min-height: 40px; width: auto; } .corner svg { display: none; } dl div { display: flex; gap: 6px; align-items: baseline; } dl .s { display: none; } }
+@media (max-height: 500px) { .strip { min-height: 44px; } .corner { min-height: 40px; width: auto; } .corner svg { display: none; } dl div { display: flex; gap: 6px; align-items: baseline; } dl .s, small { display: none; } }
 </style>
