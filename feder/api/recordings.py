@@ -279,7 +279,7 @@ class LetGoAnswer(Wire):
 
 @recordings.post("/logger/<int:instrument>/let-go", responses={200: LetGoAnswer})
 def let_go(path: LoggerPath, body: LetGoQuestion) -> Response:
-    """End a recording and read it as a let-go of a corner: as far as its wheel hangs out the body stands higher."""
+    """End a recording and read it as a let-go of a corner: as far as its wheel hangs out the body is higher."""
     kept = rooms().instruments.get(path.instrument)
     made = from_lines(rooms().hub.running(kept.id, "logger").recorded())
     if body.place not in made.places:

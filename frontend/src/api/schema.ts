@@ -2000,7 +2000,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** End a recording and read it as a let-go of a corner: as far as its wheel hangs out the body stands higher. */
+        /** End a recording and read it as a let-go of a corner: as far as its wheel hangs out the body is higher. */
         post: operations["recordings_let_go_logger__int_instrument__let_go_post"];
         delete?: never;
         options?: never;
