@@ -1,6 +1,6 @@
 """Runs of benches: begun, and kept as a spring or as a damper's curve on the shelf."""
 
-from typing import Literal
+from typing import Annotated, Literal
 
 from flask import Response
 from flask_openapi3 import APIBlueprint
@@ -39,6 +39,8 @@ class KeepRun(Wire):
     inside_diameter: LengthM | None = None
     clicks: dict[Acts, Click] = Field(default={}, max_length=4)
     """Of a damper the clicks at which it was driven."""
+    of: dict[Acts, Annotated[int, Field(ge=1, le=200)]] = Field(default={}, max_length=4)
+    """Of a damper how many clicks each knob has in all, where it is known."""
 
 
 class KeptRun(Wire):
@@ -62,7 +64,7 @@ def keep_run(path: InstrumentPath, body: KeepRun) -> Response:
         rooms().shelf.add_one(part)
     else:
         known = next((s for s in rooms().dampers.all() if s.part.code == body.code), None)
-        damper = damper_from_run(points, body.code, body.clicks, known.part if known else None)
+        damper = damper_from_run(points, body.code, body.clicks, known.part if known else None, of=body.of)
         if known is None:
             rooms().dampers.add_one(damper)
         else:

@@ -24,6 +24,8 @@ AGAIN_AFTER = 1.0
 WINDOW = 1.0
 """Seconds of readings that say whether it is steady, and of which a reading is taken."""
 FEWEST = 3
+ON_THEIR_WAY = 0.4
+"""How long a line may be on its way, s."""
 KEPT, TRACED, LINES = 400, 90, 40
 MOST_IN_A_READ = 400
 """Lines of one read that are looked at, the last ones; a flood is told, not followed. A recording loses none."""
@@ -88,6 +90,7 @@ class Reader:
         self._pairs: list[tuple[float, float]] | None = None
         self._recorded: list[tuple[str, float]] | None = None
         self._port: serial.SerialBase | None = None
+        self._deaf_until = 0.0
         self._thread = Thread(target=self._run, daemon=True, name=f"instrument {kind}")
         if begun:
             self._thread.start()
@@ -154,9 +157,13 @@ class Reader:
                 self._port.write(f"{line}\n".encode())
 
     def forget(self) -> None:
-        """What was read before holds no more: the instrument is somewhere else now."""
+        """What was read before holds no more: the instrument is somewhere else now.
+
+        Lines already on their way are of the place before: for a moment none is listened to.
+        """
         with self._lock:
             self._held.clear()
+            self._deaf_until = time.monotonic() + ON_THEIR_WAY
 
     def taken(self, name: str) -> Taken:
         """The mean of the steady readings of the last second. Raises `NotSteady`."""
@@ -268,6 +275,9 @@ class Reader:
 
     def _take_in(self, lines: list[bytes]) -> None:
         now = time.monotonic()
+        with self._lock:
+            if now < self._deaf_until:
+                return
         for line in lines:
             text = line.decode("utf-8", "replace")[:300]
             try:

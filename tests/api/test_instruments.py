@@ -118,12 +118,15 @@ def test_a_damper_measured_comes_back_within_a_percent_as_a_curve_at_its_clicks(
     for more in ({"rebound": 8, "bump": 11}, {"rebound": 4, "bump": 11}, clicks):
         bench.post(f"/api/instruments/{made['id']}/run")
         assert until(lambda: len(one(bench, "damper_bench")["run"]["points"]) >= 16, 15)
-        answer = bench.post(f"/api/instruments/{made['id']}/keep", json={"code": "thistle", "clicks": more})
+        answer = bench.post(
+            f"/api/instruments/{made['id']}/keep", json={"code": "thistle", "clicks": more, "of": {"bump": 16}}
+        )
         assert answer.get_json() == {"shelf": "damper", "code": "thistle"}
     found = [p["part"] for p in bench.get("/api/dampers").get_json()["parts"] if p["part"]["code"] == "thistle"]
     (part,) = found
     # driven again at the same clicks a curve stands in the place of the earlier one
     assert [(r["rebound"], r["bump"]) for r in part["rows"]] == [(4, 11), (8, 11)]
+    assert [(k["acts"], k["clicks"]) for k in part["knobs"]] == [("bump", 16)]
     points = dict(part["rows"][1]["points"])
     # the made-up damper: 420 N at 0.12 and 900 N at 0.6 m/s going in, -900 N and -1700 N coming out
     for v, f in ((0.12, 420), (0.6, 900), (-0.12, -900), (-0.6, -1700), (0.3, 600), (-0.3, -1200)):

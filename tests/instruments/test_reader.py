@@ -184,3 +184,20 @@ def test_a_bench_gives_a_pair_for_each_step_at_rest():
     assert [round(x * 1e3) for x, _ in pairs[:10]] == list(range(6, 61, 6))
     for x, f in pairs[:10]:
         assert f == pytest.approx(40.4e3 * x, abs=12)
+
+
+def test_what_was_on_its_way_from_the_place_before_is_not_heard(device):
+    gauge = reading("height", device.url)
+    try:
+        device.send(b"height 376 mm steady\n")
+        assert until(gauge.shown)
+        gauge.forget()  # it is held somewhere else now
+        device.send(b"height 376 mm steady\n")
+        time.sleep(0.3)
+        assert gauge.shown() == []
+        time.sleep(0.2)
+        device.send(b"height 366 mm steady\n")
+        assert until(lambda: [round(s.value, 4) for s in gauge.shown()] == [0.366])
+        assert gauge.taken("height").raw == (0.366,)
+    finally:
+        gauge.stop()

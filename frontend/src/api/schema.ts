@@ -11277,6 +11277,13 @@ export interface components {
             clicks?: {
                 [key: string]: number;
             };
+            /**
+             * Of
+             * @default {}
+             */
+            of?: {
+                [key: string]: number;
+            };
         };
         /**
          * UploadShown

@@ -14,12 +14,16 @@ const told = reactive<{
   inside: number | null
   rebound: number | null
   bump: number | null
+  reboundOf: number | null
+  bumpOf: number | null
 }>({
   code: '',
   free: null,
   inside: null,
   rebound: null,
   bump: null,
+  reboundOf: null,
+  bumpOf: null,
 })
 const trouble = ref('')
 async function keep(): Promise<void> {
@@ -27,10 +31,13 @@ async function keep(): Promise<void> {
   const clicks: Record<string, number> = {}
   if (told.rebound !== null) clicks.rebound = told.rebound
   if (told.bump !== null) clicks.bump = told.bump
+  const of: Record<string, number> = {}
+  if (told.reboundOf !== null) of.rebound = told.reboundOf
+  if (told.bumpOf !== null) of.bump = told.bumpOf
   const { data, error } = await api
     .POST('/api/instruments/{instrument}/keep', {
       params: { path: { instrument: props.instrument.id } },
-      body: { code: told.code.trim(), free_length: told.free, inside_diameter: told.inside, clicks },
+      body: { code: told.code.trim(), free_length: told.free, inside_diameter: told.inside, clicks, of },
     })
     .catch((e: unknown) => ({ data: undefined, error: e }))
   trouble.value = data ? '' : messageOf(error)
@@ -64,11 +71,23 @@ async function keep(): Promise<void> {
             :model-value="told.rebound"
             @update:model-value="(v) => (told.rebound = v)" />
           <QuantityField
+            label="rebound clicks in all, if known"
+            of="Clicks.count"
+            :decimals="0"
+            :model-value="told.reboundOf"
+            @update:model-value="(v) => (told.reboundOf = v)" />
+          <QuantityField
             label="bump clicks at this run"
             of="Clicks.count"
             :decimals="0"
             :model-value="told.bump"
             @update:model-value="(v) => (told.bump = v)" />
+          <QuantityField
+            label="bump clicks in all, if known"
+            of="Clicks.count"
+            :decimals="0"
+            :model-value="told.bumpOf"
+            @update:model-value="(v) => (told.bumpOf = v)" />
           <p class="quiet small">
             A damper of this code on the shelf gets this curve; one at the same clicks is replaced.
           </p>

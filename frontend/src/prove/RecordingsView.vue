@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 
 import { api, messageOf, type Place, placeWords, type RecordingRead, type RecordingShown } from '@/api/client'
@@ -29,13 +30,16 @@ const one = computed<RecordingShown | null>(() => recordings.list.value.find((r)
 watch(recordings.list, (all) => {
   if (!all.some((r) => r.id === here.value)) here.value = all[0]?.id ?? null
 })
-let asked = 0
+let asking = false
+let again = false
+/** One question at a time: a long recording takes its time, and while it is read the hand may go on. */
 async function ask(): Promise<void> {
-  const mine = ++asked
-  read.value = null
-  trouble.value = ''
+  again = asking
+  if (asking) return
   const document = vehicle.document.value
-  if (!one.value || !document) return
+  trouble.value = ''
+  if (!one.value || !document) return void (read.value = null)
+  asking = true
   const setup = document.setups.some((s) => s.id === one.value!.setup) ? one.value.setup : vehicle.setup.value!.id
   const { data, error } = await api
     .POST('/api/recordings/{recording}/against', {
@@ -43,11 +47,17 @@ async function ask(): Promise<void> {
       body: { document, vehicle: vehicle.id, setup, load_state: vehicle.loadState.value } as never,
     })
     .catch((e: unknown) => ({ data: undefined, error: e }))
-  if (mine !== asked) return
+  asking = false
+  if (again) return ask()
   trouble.value = data ? '' : messageOf(error)
   read.value = (data?.read as RecordingRead | undefined) ?? null
 }
-watch([here, () => vehicle.report.value], () => void ask(), { immediate: true })
+watch(here, () => {
+  read.value = null
+  void ask()
+})
+const rests = useDebounceFn(() => void ask(), 700)
+watch(() => vehicle.report.value, rests)
 
 async function chosen(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement

@@ -27,16 +27,23 @@ def curve_from_run(points: Sequence[tuple[float, float]]) -> tuple[tuple[float, 
 
 
 def damper_from_run(
-    points: Sequence[tuple[float, float]], code: str, clicks: Mapping[Acts, int], known: DamperPart | None = None
+    points: Sequence[tuple[float, float]],
+    code: str,
+    clicks: Mapping[Acts, int],
+    known: DamperPart | None = None,
+    *,
+    of: Mapping[Acts, int] | None = None,
 ) -> DamperPart:
     """The damper with the curve of a run at its clicks; a curve that it had at the same clicks is replaced.
+
+    `of` tells how many clicks a knob of a new damper has; one of which it is not told is left out, not guessed.
 
     Raises:
         OutOfRange: the run is no curve.
     """
     row = CurveRow(points=curve_from_run(points)).but(**{str(acts): click for acts, click in clicks.items()})
     if known is None:
-        knobs = tuple(Knob(acts=acts, clicks=max(click, 1)) for acts, click in clicks.items())
+        knobs = tuple(Knob(acts=acts, clicks=count) for acts, count in (of or {}).items() if acts in clicks)
         return DamperPart(code=code, knobs=knobs, rows=(row,))
     same = {a: getattr(row, a) for a in ("rebound", "bump", "high_bump", "both")}
     others = tuple(r for r in known.rows if {a: getattr(r, a) for a in same} != same)
