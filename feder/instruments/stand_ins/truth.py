@@ -41,6 +41,14 @@ def truth_of(document: Document) -> Truth:
                 found.setdefault(key, []).append(r.value)
         if found:
             made[kind] = {k: sum(v) / len(v) for k, v in found.items()}
+    made["level"], made["gauge"] = {}, {}
+    for place in document.places:
+        side = getattr(document.setups[0].sides, place.value)
+        for name in ("camber", "caster"):
+            if getattr(side, name) is not None:
+                made["level"][f"{name} {place.value}"] = getattr(side, name)
+        if side.tyre_pressure is not None:
+            made["gauge"][f"pressure {place.value}"] = side.tyre_pressure
     for wheel in first.wheels:
         place = wheel.place.value
         for name in ("camber", "caster", "toe_angle", "plate"):
@@ -49,6 +57,12 @@ def truth_of(document: Document) -> Truth:
                 made["level"][f"{name} {place}"] = value
         if wheel.pressure_cold is not None:
             made["gauge"][f"pressure {place}"] = wheel.pressure_cold
+    for end in ("front", "rear"):
+        arm = getattr(document.vehicle.ends, end).arm
+        if arm is not None:
+            right = arm.angle if arm.right_angle is None else arm.right_angle
+            made["level"] |= {f"arm {end}_left": arm.angle, f"arm {end}_right": right}
+            made["level"] |= {f"chassis {end}_{side}": arm.chassis or 0.0 for side in ("left", "right")}
     for side in (getattr(document.setups[0].sides, p.value) for p in document.places):
         if isinstance(side.spring, SpringPart):
             made["spring_bench"] = {"rate": side.spring.rate.value, "travel": 0.06}
