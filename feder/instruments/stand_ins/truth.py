@@ -50,13 +50,13 @@ def truth_of(document: Document) -> Truth:
         if side.tyre_pressure is not None:
             made["gauge"][f"pressure {place.value}"] = side.tyre_pressure
     for wheel in first.wheels:
-        place = wheel.place.value
+        where = wheel.place.value
         for name in ("camber", "caster", "toe_angle", "plate"):
             value = getattr(wheel, name)
             if value is not None:
-                made["level"][f"{name} {place}"] = value
+                made["level"][f"{name} {where}"] = value
         if wheel.pressure_cold is not None:
-            made["gauge"][f"pressure {place}"] = wheel.pressure_cold
+            made["gauge"][f"pressure {where}"] = wheel.pressure_cold
     for end in ("front", "rear"):
         arm = getattr(document.vehicle.ends, end).arm
         if arm is not None:
