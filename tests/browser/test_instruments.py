@@ -47,7 +47,7 @@ def begun(page, base, stopped, *kinds):
     page.goto(f"{base}/instruments")
     stopped(page, base)
     for kind in kinds:
-        page.get_by_role("button", name=re.compile(f"Simulate {kind}")).click()
+        page.get_by_role("button", name=re.compile(f"Simulate .*: {kind}")).click()
         expect(
             page.get_by_role("listitem", name=kind, exact=False).get_by_role("button", name=re.compile("^Stop"))
         ).to_be_visible()
@@ -142,7 +142,7 @@ def test_a_device_that_is_not_there_says_so_and_can_be_tested_and_removed(served
     expect(gauge).to_contain_text("nothing listens there")
     gauge.get_by_role("button", name="Test").click()
     expect(gauge).to_contain_text("No line came yet")
-    gauge.get_by_role("button", name="Remove pressure gauge").click()
+    gauge.get_by_role("button", name="remove this instrument").click()
     expect(page.get_by_role("button", name="Connect pressure gauge")).to_be_visible()
 
 

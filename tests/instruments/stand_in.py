@@ -32,12 +32,15 @@ class Device:
         self.url = f"socket://127.0.0.1:{self._server.getsockname()[1]}"
         self.client: socket.socket | None = None
         self._accepted = threading.Event()
-        threading.Thread(target=self._accept, daemon=True).start()
+        self._all: list[socket.socket] = []
+        self._thread = threading.Thread(target=self._accept, daemon=True)
+        self._thread.start()
 
     def _accept(self) -> None:
         with contextlib.suppress(OSError):
             while True:
                 self.client, _ = self._server.accept()
+                self._all.append(self.client)
                 time.sleep(0.2)  # what comes in the moment of opening is dropped, as at a serial port
                 self._accepted.set()
 
@@ -50,9 +53,12 @@ class Device:
         self.client.close()
 
     def close(self) -> None:
+        with contextlib.suppress(OSError):
+            self._server.shutdown(socket.SHUT_RDWR)  # wakes the thread that waits for somebody to connect
         self._server.close()
-        if self.client is not None:
-            self.client.close()
+        self._thread.join(5)
+        for client in self._all:
+            client.close()
 
 
 def until(said: Callable[[], object], seconds: float = 8.0) -> object:

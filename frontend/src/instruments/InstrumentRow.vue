@@ -174,7 +174,10 @@ function kept(words: string): void {
       <button class="link" :aria-label="`Look again at ${instrument.words}`" @click="((lines_ = null), test())">
         look again
       </button>
-      <button class="link" :aria-label="`Remove ${instrument.words}`" @click="instruments.remove(instrument.id)">
+      <button
+        class="link"
+        :aria-label="`remove this instrument, the ${instrument.words}`"
+        @click="instruments.remove(instrument.id)">
         remove this instrument
       </button>
     </div>

@@ -83,7 +83,7 @@ const raw = (r: TakenRow): string =>
             ><button
               class="link"
               :disabled="busy"
-              :aria-label="`Simulate ${k.words.toLowerCase()} ${words}`"
+              :aria-label="`Simulate ${words}: ${k.words.toLowerCase()}`"
               @click="simulate([k.kind])">
               Simulate {{ words }}
             </button>
