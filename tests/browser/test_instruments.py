@@ -11,6 +11,7 @@ from playwright.sync_api import expect
 
 from feder.store.database import open_database
 from feder.store.garage import Garage
+from tests.browser.test_access import violations
 from tests.browser.test_journeys import saved
 from tests.instruments.stand_in import until
 
@@ -72,6 +73,7 @@ def test_what_pads_and_gauge_read_is_taken_in_fields_and_on_the_walk(served, wat
     saved(page)
     field.focus()
     expect(page.get_by_text("corner scales", exact=False)).to_be_visible()
+    assert violations(page) == []
     page.get_by_role("button", name="Take", exact=True).click()
     saved(page)
     assert until(lambda: near(readings(tmp_path, car, "rear_left", "mass"), 207, 0.4))
@@ -116,6 +118,8 @@ def test_a_spring_is_run_kept_and_stands_on_the_shelf(served, watched, tmp_path,
     expect(bench.locator(".val")).to_have_text(re.compile(r"40\.[2-6]\s*N/mm"))
     bench.get_by_role("button", name="Keep as a part…").click()
     dialog = page.get_by_role("dialog", name="Keep as a part")
+    page.wait_for_timeout(400)
+    assert violations(page) == []
     dialog.get_by_role("button", name="Keep", exact=True).click()
     expect(dialog.get_by_role("alert")).to_contain_text("needs a code")
     dialog.get_by_role("textbox", name="code").fill("off the hillclimber")
@@ -133,6 +137,8 @@ def test_a_device_that_is_not_there_says_so_and_can_be_tested_and_removed(served
     stopped(page, base)
     page.get_by_role("button", name="Connect pressure gauge").click()
     dialog = page.get_by_role("dialog", name="Connect an instrument")
+    page.wait_for_timeout(400)
+    assert violations(page) == []
     dialog.get_by_label("serial port or network address").fill("in the drawer")
     dialog.get_by_role("button", name="Connect", exact=True).click()
     expect(dialog.get_by_role("alert")).to_contain_text("needs a serial port such as")
@@ -142,6 +148,7 @@ def test_a_device_that_is_not_there_says_so_and_can_be_tested_and_removed(served
     expect(gauge).to_contain_text("nothing listens there")
     gauge.get_by_role("button", name="Test").click()
     expect(gauge).to_contain_text("No line came yet")
+    assert violations(page) == []
     gauge.get_by_role("button", name="remove this instrument").click()
     expect(page.get_by_role("button", name="Connect pressure gauge")).to_be_visible()
 
@@ -166,9 +173,11 @@ def test_a_recording_is_chosen_read_and_laid_beside_the_run(served, watched, tmp
     form = page.get_by_role("region", name="Columns of the file")
     expect(form.get_by_label("column front left is")).to_have_value("front_left")
     expect(form.get_by_label("column time is")).to_have_value("time")
+    assert violations(page) == []
     form.get_by_role("button", name="Read it").click()
     table = page.locator("table").filter(has=page.get_by_role("columnheader", name="front left"))
     expect(table).to_be_visible()
+    assert violations(page) == []
     expect(table.get_by_role("row").filter(has_text="most bump")).to_contain_text("+30")
     expect(table.get_by_role("row").filter(has_text="body frequency")).to_contain_text(re.compile(r"1\.8[3-7]"))
     expect(table.get_by_role("row").filter(has_text="damping of critical")).to_contain_text(
