@@ -55,9 +55,9 @@ def main(lines: int) -> None:
         begun = time.perf_counter()
         read_against(made.places, made.step, made.travel, 0, vehicle_of(nettle(), "plan"), from_standing=True)
         held = time.perf_counter() - begun
+    told_of = f"{read / plain:.1f} of a plain read, progress told {len(heard)} times"
     sys.stdout.write(
-        f"{lines} lines: read {read:.1f} s ({read / plain:.1f} of a plain read, progress told {len(heard)} times), "
-        f"kept {kept:.1f} s, held against a setup {held:.1f} s\n"
+        f"{lines} lines: read {read:.1f} s ({told_of}), kept {kept:.1f} s, held against a setup {held:.1f} s\n"
     )
 
 

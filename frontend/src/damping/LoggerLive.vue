@@ -34,3 +34,7 @@ async function press(): Promise<void> {
     ><span v-if="trouble" class="grade-stop" role="alert">{{ trouble }}</span></template
   >
 </template>
+
+<style scoped>
+.act { margin: 0 12px; font-weight: 400; }
+</style>
