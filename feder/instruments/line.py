@@ -23,7 +23,8 @@ PARTS = {
     "state": r"(?P<state>[A-Za-z]{1,12})",
     "*": r".{0,60}?",
 }
-PATTERN_LONGEST, PATTERN_PARTS = 120, 8
+PATTERN_LONGEST, PATTERN_PARTS, PATTERN_SKIPS = 120, 8, 2
+"""Two skips are enough; many beside each other could be parted in more ways than anybody waits for."""
 
 
 class BadLine(FederError, ValueError):
@@ -66,6 +67,8 @@ def _compiled(pattern: str) -> re.Pattern[str]:
     pieces = re.split(r"(\{[^}]*\})", pattern.strip())
     if sum(p.startswith("{") for p in pieces) > PATTERN_PARTS:
         raise BadPattern(f"has more than {PATTERN_PARTS} parts in braces")
+    if pieces.count("{*}") > PATTERN_SKIPS:
+        raise BadPattern(f"has more than {PATTERN_SKIPS} of {{*}}")
     made, known = "", set()
     for piece in pieces:
         if not piece.startswith("{"):

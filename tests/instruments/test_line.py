@@ -78,6 +78,7 @@ def test_a_device_that_speaks_otherwise_is_read_by_its_pattern(kind, pattern, li
         ("{value} {colour}", "{colour} is none of them"),
         ("x" * 121, "longer than"),
         ("{*}" * 9, "more than 8"),
+        ("{*}{*}{*}{value}", "more than 2 of {*}"),
     ],
 )
 def test_a_pattern_that_cannot_be_used_says_why(pattern, words):

@@ -2,7 +2,15 @@
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 
-import { api, messageOf, type Place, placeWords, type RecordingRead, type RecordingShown } from '@/api/client'
+import {
+  api,
+  type Figure,
+  messageOf,
+  type Place,
+  placeWords,
+  type RecordingRead,
+  type RecordingShown,
+} from '@/api/client'
 import TermWord from '@/components/TermWord.vue'
 import { useNotices } from '@/composables/useNotices'
 import { useUnits } from '@/composables/useUnits'
@@ -30,6 +38,8 @@ const one = computed<RecordingShown | null>(() => recordings.list.value.find((r)
 watch(recordings.list, (all) => {
   if (!all.some((r) => r.id === here.value)) here.value = all[0]?.id ?? null
 })
+/** The setup that was driven was deleted since: the one in hand stands for it, and it is said. */
+const gone = computed(() => !vehicle.document.value?.setups.some((s) => s.id === one.value?.setup))
 let asking = false
 let again = false
 /** One question at a time: a long recording takes its time, and while it is read the hand may go on. */
@@ -40,7 +50,7 @@ async function ask(): Promise<void> {
   trouble.value = ''
   if (!one.value || !document) return void (read.value = null)
   asking = true
-  const setup = document.setups.some((s) => s.id === one.value!.setup) ? one.value.setup : vehicle.setup.value!.id
+  const setup = gone.value ? vehicle.setup.value!.id : one.value.setup
   const { data, error } = await api
     .POST('/api/recordings/{recording}/against', {
       params: { path: { recording: one.value.id } },
@@ -102,21 +112,21 @@ const corner = (p: Place) =>
   vehicle.report.value?.setup === one.value?.setup ? vehicle.report.value?.corners[p] : null
 const length = (v: number | null | undefined): string => (v == null ? '–' : units.show(v, 'm', { signed: true }))
 const minutes = (s: number): string => (s < 90 ? `${s.toFixed(0)} s` : `${(s / 60).toFixed(1)} min`)
+/** What rests on an estimate is marked here as everywhere. */
+const ofSetup = (f: Figure | null | undefined): string =>
+  f ? `${f.assumed ? '~' : ''}${f.value.toFixed(2)} of the setup` : ''
 const beside = (v: string | null): string => (v === null ? '' : `~${v} simulated`)
 const rows = computed<{ words: string; tell: (w: RecordingRead['wheels'][number]) => [string, string] }[]>(() => [
   {
     words: `most bump, ${units.unit('m').written}`,
-
     tell: (w) => [length(w.bump), beside(endOf(w.place) ? length(endOf(w.place)!.bump) : null)],
   },
   {
     words: `most droop, ${units.unit('m').written}`,
-
     tell: (w) => [length(w.droop), beside(endOf(w.place) ? length(endOf(w.place)!.droop) : null)],
   },
   {
     words: 'stop met, times',
-
     tell: (w) => [
       w.stop_times === null ? 'stop not told' : String(w.stop_times),
       beside(endOf(w.place) ? String(endOf(w.place)!.stop_times) : null),
@@ -124,35 +134,30 @@ const rows = computed<{ words: string; tell: (w: RecordingRead['wheels'][number]
   },
   {
     words: 'topped out, times',
-
     tell: (w) => [String(w.topped_times), beside(endOf(w.place) ? String(endOf(w.place)!.topped_times) : null)],
   },
   {
     words: 'damper below 0.1 m/s',
-
     tell: (w) => [percent(w.slow), beside(endOf(w.place) ? percent(endOf(w.place)!.slow) : null)],
   },
   {
     words: 'damper beyond 0.25 m/s',
-
     tell: (w) => [percent(w.fast), beside(endOf(w.place) ? percent(endOf(w.place)!.fast) : null)],
   },
   {
     words: 'body frequency, Hz',
-
     tell: (w) => [
       w.frequency === null ? 'no free swing' : `${w.frequency.toFixed(2)}`,
-      corner(w.place)?.frequency ? `${corner(w.place)!.frequency!.value.toFixed(2)} of the setup` : '',
+      ofSetup(corner(w.place)?.frequency),
     ],
   },
   {
     words: 'damping of critical',
-
     tell: (w) => [
       w.damping_ratio === null
         ? '–'
         : `${w.damping_ratio.toFixed(2)}${w.ratio_spread ? ` ±${(w.ratio_spread / 2).toFixed(2)}` : ''}, ${w.swings} ${w.swings === 1 ? 'swing' : 'swings'}`,
-      corner(w.place)?.damping_ratio ? `${corner(w.place)!.damping_ratio!.value.toFixed(2)} of the setup` : '',
+      ofSetup(corner(w.place)?.damping_ratio),
     ],
   },
 ])
@@ -208,8 +213,10 @@ const shareRead = computed(() => `${(recordings.upload.value?.rows ?? 0).toLocal
       >.
       {{
         simulated
-          ? 'Bars were recorded; the outline is simulated on the road above.'
-          : 'The setup that was driven is not one of the two simulated here.'
+          ? 'Bars were recorded; the outline is simulated on the road above. Simulated numbers are the worse wheel’s of an end.'
+          : gone
+            ? `The setup that was driven is not here any more: travel and stops are those of ${vehicle.setup.value?.name}.`
+            : 'The setup that was driven is not one of the two simulated here.'
       }}
     </p>
     <div class="wheels">
