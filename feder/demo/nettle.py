@@ -195,7 +195,7 @@ def _plan() -> Setup:
             bump=Clicks(count=_CLICKS[p.end][1], of=18),
             tyre_pressure=1.9e5 if p.end == "front" else 1.8e5,
             camber=radians(-2.5 if p.end == "front" else -1.8),
-            toe=-0.5e-3 if p.end == "front" else 1.0e-3,
+            toe=-0.5e-3 if p.end == "front" else 0.7e-3,
         )
         for p in PLACES
     }

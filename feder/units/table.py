@@ -3,10 +3,9 @@
 from dataclasses import dataclass
 from math import pi
 
-INCH = 0.0254
-POUND = 0.45359237
-GRAVITY = 9.80665
-LBF = POUND * GRAVITY
+from feder.core.numbers.quantities import INCH, LBF, POUND, G
+
+GRAVITY = G
 
 
 @dataclass(frozen=True, slots=True)

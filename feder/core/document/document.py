@@ -38,6 +38,14 @@ class LoadState(Model):
     items: Annotated[tuple[LoadItem, ...], Field(max_length=200)] = ()
 
 
+class StoodBy(Model):
+    """A number that looked odd and was looked at again: it is so, and is not asked about while it stays."""
+
+    rule: Annotated[str, Field(min_length=1, max_length=60)]
+    place: Annotated[str, Field(min_length=1, max_length=120)]
+    value: Annotated[float, Unit("as its rule tells it"), Field(ge=-1e12, le=1e12)]
+
+
 class Document(Model):
     """A vehicle file, format 2."""
 
@@ -55,6 +63,7 @@ class Document(Model):
     fasteners: Annotated[tuple[Fastener, ...], Field(max_length=80)] = ()
     card: OwnCard = OwnCard()
     proving: Proving = Proving()
+    stood_by: Annotated[tuple[StoodBy, ...], Field(max_length=200)] = ()
     notes: Text = ""
 
     @model_validator(mode="after")

@@ -8,6 +8,10 @@ from typing import Annotated, Any
 
 G = 9.80665
 """Standard acceleration of free fall, m/s² (CGPM 1901)."""
+INCH = 0.0254
+POUND = 0.45359237
+LBF = POUND * G
+"""Inch, pound and pound-force in SI (international yard and pound, 1959)."""
 SPRING_STEEL_SHEAR_MODULUS = 79.3e9
 """Shear modulus of spring steel, Pa (common handbook value)."""
 ATMOSPHERE = 101325.0

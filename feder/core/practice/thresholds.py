@@ -4,10 +4,18 @@ from math import radians
 
 from feder.core.practice.value import usual
 
+SURE = usual(3.0, "", "Standard deviations by which readings must disagree before it is said that they do.")
 # survey
 HUB_TOLERANCE = usual(0.004, "m", "Hub heights of one axle, or hub and tyre radius, may differ by this much.")
 HEIGHT_OUTLIER = usual(0.015, "m", "Beyond this difference side to side one hub to arch is likely mistyped.")
-READINGS_SCATTER = usual(0.004, "m", "Spread of repeated readings that asks for another.")
+READINGS_SCATTER = usual(
+    0.004, "m", "Spread of repeated readings that asks for another, where they are surer than that."
+)
+MASSES_SCATTER = usual(3.0, "kg", "The same of repeated weights.")
+MORE_REPEATS = usual(
+    0.45, "", "Standard deviations by which the spread may grow with each repeat beyond the second."
+)
+ARMS_APART = usual(0.012, "rad", "Difference of two arms, beside that of their heights, that is asked about.")
 MASS_OUTLIER = usual(0.25, "", "Share by which the weights of an axle may differ before one is doubted.")
 FRICTION_BAND = usual(0.004, "m", "Friction band of the ride height that is worth a word.")
 PRESSURE_DISAGREES = usual(0.10, "", "Share by which an air pressure may miss the one that load and height imply.")
@@ -27,10 +35,7 @@ LEFT_WORN = usual(0.7, "", "Share of a damper's curve below which it is worn.")
 LEFT_SOUND = usual(0.8, "", "Share of a damper's curve from which it is sound.")
 LEFT_TOO_MUCH = usual(1.3, "", "Share of a damper's curve beyond which curve or clicks are doubted.")
 # geometry
-LOWEST_RATIO = usual(0.3, "", "Motion ratios of cars lie above this.")
-HIGHEST_RATIO = usual(1.15, "", "Motion ratios of cars lie below this; beyond it the inverse was probably typed.")
 SWEEP_RESIDUAL = usual(0.001, "m", "How far a pair of a sweep may lie off the curve before it is doubted.")
-LEVEL_TURNED = usual(0.035, "rad", "Two arm angles of opposite sign this near look like one level turned round.")
 POINTS_UP = usual(0.005, "rad", "Angle past level from which a lower arm counts as pointing up.")
 # springs
 SAME_DIAMETER = usual(0.0015, "m", "Inside diameters that fit the same seat differ by no more than this.")
@@ -47,7 +52,11 @@ CROSS_MOVED = usual(0.01, "", "Change of cross weight that is told, as a share o
 PRELOAD_MOVED = usual(0.002, "m", "Change of a collar with the spring kept that is worth a word.")
 LEVEL_ENOUGH = usual(0.002, "m", "Difference left to right, and from the target, below which nothing is moved.")
 ALIGNMENT_MOVED = usual(0.005, "m", "Change of height after which alignment is due.")
-SCRUB_LOOK = usual(7.0, "m/km", "Sideways slip of one wheel that is asked about.")
+# loads
+LADEN = usual(25.0, "kg", "Mass by which springs and scales must differ before another load is suspected.")
+LONGER = usual(
+    0.008, "m", "Free length more than that found, from which a spring of the same rate is called longer."
+)
 # corner weights
 CROSS_WANTED = usual(0.5, "", "Cross weight aimed at, as a share of the total.")
 CROSS_BAND = usual(0.005, "", "How far the cross weight may lie off what is wanted.")

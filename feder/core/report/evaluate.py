@@ -46,14 +46,8 @@ def evaluate(document: Document, setup: str, load_state: str | None = None, agai
         UnknownSetup: the document has no such setup or load state.
     """
     with tracing():
-        facts, load = gather(document), _load_state(document, load_state)
-        stood, report = _evaluated(facts, setup, load)
-        if document.vehicle.kind != "car":
-            report = _on_two_wheels(facts, setup, load, stood, report)
-        if against is not None:
-            report = _beside(report, _other(document, against, load_state))
-        case = Case(document, setup_of(document, setup), facts, stood, report, load, _as_found(facts, setup))
-        found = findings_of(case)
+        case = judged_case(document, setup, load_state, against)
+        found, report = findings_of(case), case.report
         return report.but(
             against=against,
             load_state=load_state,
@@ -63,11 +57,29 @@ def evaluate(document: Document, setup: str, load_state: str | None = None, agai
         )
 
 
+def judged_case(
+    document: Document,
+    setup: str,
+    load_state: str | None = None,
+    against: str | None = None,
+    *,
+    strips: bool = True,
+) -> Case:
+    """What the rules look at of a setup. Raises what `evaluate` raises."""
+    facts, load = gather(document), _load_state(document, load_state)
+    stood, report = _evaluated(facts, setup, load, strips=strips)
+    if document.vehicle.kind != "car":
+        report = _on_two_wheels(facts, setup, load, stood, report)
+    if against is not None:
+        report = _beside(report, _other(document, against, load_state))
+    return Case(document, setup_of(document, setup), facts, stood, report, load, _as_found(facts, setup))
+
+
 def _as_found(facts: Facts, setup: str) -> Report | None:
-    """The report as found, which the rules on torsion bars lay beside this one."""
-    found, layouts = facts.document.setups[0].id, [end.end.layout for end in facts.ends.values()]
+    """The figures as found, which rules lay beside those of another setup."""
+    found = facts.document.setups[0].id
     with untraced():
-        return _evaluated(facts, found, None)[1] if "torsion arm" in layouts and setup != found else None
+        return None if setup == found else evaluate_whole(facts.document, found)
 
 
 def _on_two_wheels(

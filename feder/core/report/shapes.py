@@ -60,6 +60,8 @@ class Finding(Shape):
     numbers: dict[str, Figure] = {}
     reason: str
     mend: Mend
+    stand_by: list[Change] | None = None
+    """What says that the number was looked at again and is so; nothing where that would be no answer."""
     about: str | None = None
     """Path of the report's figure that the finding speaks of, whose working can be asked for."""
 

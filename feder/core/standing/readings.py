@@ -1,11 +1,13 @@
 """The readings of a survey: one, or the mean of its repeats, as a number that knows its path."""
 
 from collections.abc import Sequence
+from math import sqrt
 
 from feder.core.document.base import HOW_WORDS, Place
 from feder.core.document.cursor import Cursor, node, number
 from feder.core.document.document import Document
 from feder.core.document.survey import UNIT_OF, Reading
+from feder.core.practice.tolerances import BY_HOW, BY_UNIT
 
 
 def mean_of_readings(document: Cursor, survey: int, place: Place, quantity: str, label: str) -> float | None:
@@ -29,3 +31,17 @@ def readings_of(document: Document, place: Place, quantity: str, survey: int = 0
         return ()
     readings = document.surveys[survey].readings
     return [(i, r) for i, r in enumerate(readings) if r.place is place and r.quantity == quantity]
+
+
+def scatter_of(reading: Reading) -> float:
+    """Standard uncertainty of one reading: its own, or the usual one by how it was got."""
+    if reading.tolerance is not None:
+        return reading.tolerance
+    usual = BY_HOW.get(reading.how) or BY_UNIT[UNIT_OF[reading.quantity]]
+    return usual.of(reading.value)
+
+
+def sureness(document: Document, place: Place, quantity: str, survey: int = 0) -> float:
+    """Standard uncertainty of one reading, or of the mean of its repeats; 0 where there is none."""
+    found = [scatter_of(r) for _, r in readings_of(document, place, quantity, survey)]
+    return sqrt(sum(s * s for s in found)) / len(found) if found else 0.0

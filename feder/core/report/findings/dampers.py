@@ -187,7 +187,7 @@ def mount_carries_no_spring(case: Case) -> Iterator[Finding]:
         ):
             yield Finding(
                 rule="mount_to_be_asked",
-                grade="look",
+                grade="stop",
                 place=place.value,
                 station="geometry",
                 text="The spring now stands where only a damper stood: whether the mounts may carry it is not told",

@@ -94,7 +94,11 @@ def clicks_unlike(case: Case) -> Iterator[Finding]:
     """Knobs of left and right at other clicks."""
     for name, left, right in case.axles():
         one, two = case.side(left), case.side(right)
-        unlike = [k.replace("_", "-speed ") for k in KNOBS if _count(getattr(one, k)) != _count(getattr(two, k))]
+        unlike = [
+            f"{k.replace('_', '-speed ')} {_told(getattr(one, k))} against {_told(getattr(two, k))}"
+            for k in KNOBS
+            if _count(getattr(one, k)) != _count(getattr(two, k))
+        ]
         if unlike and not case.is_found:
             yield Finding(
                 rule="clicks_unlike",
@@ -106,6 +110,10 @@ def clicks_unlike(case: Case) -> Iterator[Finding]:
                 reason="Unlike damping pulls the vehicle to one side over bumps. Of a worn pair replace both.",
                 mend=Mend(text="Set both alike, unless the difference is meant"),
             )
+
+
+def _told(clicks: object) -> str:
+    return "none" if clicks is None else str(getattr(clicks, "count", ""))
 
 
 def _count(clicks: object) -> tuple[object, object] | None:

@@ -3,17 +3,15 @@
 import itertools
 from collections.abc import Iterator
 
-from feder.core.document.base import ENDS
+from feder.core.document.base import ENDS, EndName
 from feder.core.document.changes import put
 from feder.core.document.vehicle import RatioAssumed, RatioFromLevers, RatioFromSweep, RatioTyped, TorsionArm
 from feder.core.practice.thresholds import (
-    LEVEL_TURNED,
+    ARMS_APART,
     SWEEP_RESIDUAL,
 )
 from feder.core.report.findings.case import Case, angle, length, mass, share
 from feder.core.report.shapes import Finding, Mend
-
-USUAL_RATIO = (0.3, 1.15)
 
 
 def unsprung_above_corner(case: Case) -> Iterator[Finding]:
@@ -70,31 +68,6 @@ def ratio_assumed(case: Case) -> Iterator[Finding]:
                 reason="It may be off by 15 %, and the wheel rate goes with its square: 30 %.",
                 mend=Mend(text="Jack the wheel in steps with the spring out; note wheel and spring"),
             )
-
-
-def ratio_inverted(case: Case) -> Iterator[Finding]:
-    for name in ENDS:
-        ratio = case.facts.ends[name].spring.constant
-        typed = case.facts.ends[name].end.spring.ratio
-        if (
-            ratio is None
-            or not isinstance(typed, RatioTyped)
-            or case.document.vehicle.kind != "car"
-            or USUAL_RATIO[0] <= ratio <= USUAL_RATIO[1]
-        ):
-            continue
-        other = "wheel per spring" if typed.convention == "spring per wheel" else "spring per wheel"
-        path: list[str | int] = ["vehicle", "ends", name, "spring", "ratio", "convention"]
-        yield Finding(
-            rule="ratio_inverted",
-            grade="look",
-            place=name,
-            station="geometry",
-            text="A motion ratio of {ratio} spring / wheel is rare on a car",
-            numbers={"ratio": share(ratio)},
-            reason="It looks like the inverse. The wheel rate goes with its square, so the error would be squared too.",
-            mend=Mend(text=f"Read it as {other}", patch=[put(path, other)]),
-        )
 
 
 def limits_out_of_order(case: Case) -> Iterator[Finding]:
@@ -162,21 +135,47 @@ def level_of_arm(case: Case) -> Iterator[Finding]:
                 reason="The chassis stands level neither on the floor nor on the lift. Its angle goes into the arm's one to one.",
                 mend=Mend(text="Read the chassis with the level the same way round, and type both"),
             )
-        if _looks_turned(arm):
+        apart = _arms_apart(case, name, arm)
+        if apart is None or arm.right_angle is None:
+            continue
+        turned = abs(_arms_apart(case, name, arm.but(right_angle=-arm.right_angle)) or 0.0) < ARMS_APART
+        told = {"left": angle(arm.angle), "right": angle(arm.right_angle)}
+        if abs(apart) <= ARMS_APART:
+            continue
+        if turned:
+            path: list[str | int] = ["vehicle", "ends", name, "arm", "right_angle"]
             yield Finding(
                 rule="level_turned",
                 grade="stop",
                 place=name,
                 station="geometry",
-                text="The arm reads {left} on the left and {right} on the right",
-                numbers={"left": angle(arm.angle), "right": angle(arm.right_angle or 0.0)},
+                text="The arm reads {left} on the left and {right} on the right: the level was turned round",
+                numbers=told,
                 reason="Both arms hang alike, so the same number with the other sign means that the level was turned round.",
-                mend=Mend(
-                    text="Turn the level the same way round on both sides, or change the sign of one reading"
-                ),
+                mend=Mend(text="Change the sign of the right one", patch=[put(path, -arm.right_angle)]),
+            )
+        else:
+            yield Finding(
+                rule="arms_apart",
+                grade="look",
+                place=name,
+                station="geometry",
+                text="The arm reads {left} on the left and {right} on the right: their heights make only {made} of that",
+                numbers={**told, "made": angle(abs(arm.right_angle - arm.angle - apart))},
+                reason="Two arms of one length stand apart by the difference of their heights over that length. One reading is off, an "
+                "arm is bent, or a bar sits a spline away; its height would tell then.",
+                mend=Mend(text="Read both arms again, the level on the same faces"),
             )
 
 
-def _looks_turned(arm: TorsionArm) -> bool:
-    other = arm.right_angle
-    return other is not None and abs(arm.angle) > LEVEL_TURNED and abs(arm.angle + other) < LEVEL_TURNED
+def _arms_apart(case: Case, end: EndName, arm: TorsionArm) -> float | None:
+    """By how much the right arm stands lower than the left one, beside what their heights make of it.
+
+    They may have been read with both wheels at one height: the way of reading that leaves less is taken.
+    """
+    left, right = (case.facts.corners[p].hub_to_arch for p in case.facts.places_at(end))
+    if arm.right_angle is None or left is None or right is None:
+        return None
+    # a wheel that hangs lower has the larger hub to arch, and its arm the larger angle
+    read = arm.right_angle - arm.angle
+    return min(read, read - (float(right) - float(left)) / arm.length, key=abs)

@@ -3,19 +3,22 @@
 from collections.abc import Iterator
 from dataclasses import replace
 
-from feder.core.document.base import ENDS
+from feder.core.document.base import ENDS, Place
 from feder.core.document.changes import put
-from feder.core.document.setup import SpringPart
+from feder.core.document.setup import Setup, SpringPart
 from feder.core.formulas.height import past_thread
+from feder.core.numbers.working import untraced
 from feder.core.practice.thresholds import (
     CROSS_MOVED,
     PRELOAD_MOVED,
+    STOP_CUT,
     UNEQUAL_COLLARS,
 )
 from feder.core.report.findings.case import Case, figure_of, length, share
 from feder.core.report.findings.spring_fit import collar_off_thread, spring_at
 from feder.core.report.shapes import Finding, Mend
 from feder.core.standing.facts import side_of
+from feder.core.standing.stand import stand
 
 
 def cannot_stand(case: Case) -> Iterator[Finding]:
@@ -49,7 +52,7 @@ def rests_on_limit(case: Case) -> Iterator[Finding]:
                     text=f"At this height {words}: {{past}} past it",
                     numbers={"past": length(-figure.value)},
                     reason="No bump travel is left; the body would ride on metal or rubber.",
-                    mend=Mend(text="Ask for a higher ride height"),
+                    mend=Mend(text=_higher(case, place)),
                 )
         if report.stop is not None and report.stop.value <= 0 and (report.solid is None or report.solid.value > 0):
             third = case.document.brief.stop_school == "as springs"
@@ -61,7 +64,7 @@ def rests_on_limit(case: Case) -> Iterator[Finding]:
                 text="At ride height the bump stop is squeezed by {past} of wheel travel",
                 numbers={"past": length(-report.stop.value)},
                 reason=_on_the_stop(third, known=report.stop_force is not None),
-                mend=Mend(text="Ask for a higher ride height, or trim the stop"),
+                mend=Mend(text=_off_the_stop(case, place)),
             )
         alone = case.load is None and len(case.places) == 2  # what a bike does without its rider, free sag judges
         if report.droop is not None and report.droop.value >= 0 and not alone:
@@ -72,8 +75,39 @@ def rests_on_limit(case: Case) -> Iterator[Finding]:
                 station="height",
                 text="The damper is topped out at this height",
                 reason="The wheel cannot follow the road downwards, and the damper is pulled against its end.",
-                mend=Mend(text="Ask for a lower ride height, or a longer damper body"),
+                mend=Mend(
+                    text="A softer or shorter spring, or a longer damper"
+                    if _fixed(case, place)
+                    else "Ask for a lower ride height, or a longer damper body"
+                ),
             )
+
+
+def _fixed(case: Case, place: Place) -> bool:
+    """Whether no height can be asked for: the spring's own length decides it, or what is carried does, or it is as found."""
+    return (
+        case.load is not None
+        or case.is_found
+        or (case.side(place).set_by == "collar" and not case.side(place).collar)
+    )
+
+
+def _higher(case: Case, place: Place) -> str:
+    if case.load is not None:
+        return "Carry less, or take a stiffer spring for this load"
+    if _fixed(case, place):
+        return "Take a longer or stiffer spring"
+    return "Ask for a higher ride height" if case.side(place).set_by == "height" else "Set it higher"
+
+
+def _off_the_stop(case: Case, place: Place) -> str:
+    """A way off the stop; it is trimmed only where its bench leaves something to trim."""
+    stood, report = case.stood.corners[place], case.report.corners[place]
+    shortest = None if report.stop_shortest is None else report.stop_shortest.value
+    trims = stood.stop is not None and shortest is not None and float(stood.stop.length) > shortest + STOP_CUT
+    return _higher(case, place) + (
+        ", or trim the stop as its bench says" if trims and report.contact is not None else ""
+    )
 
 
 def _on_the_stop(third: bool, *, known: bool) -> str:
@@ -176,16 +210,25 @@ def unequal_collars(case: Case) -> Iterator[Finding]:
         if left is None or right is None or case.is_found:
             continue
         apart = abs(left.value - right.value)
+        typed = all(case.side(p).set_by == "collar" for p in sides)
         if apart > UNEQUAL_COLLARS:
             yield Finding(
                 rule="unequal_collars",
-                grade="note",
+                grade="look" if typed and case.setup.stage == "plan" else "note",
                 place=name,
                 station="height",
-                text="Collars stand {apart} apart from left to right",
+                text="Collars are set {apart} apart from left to right"
+                if typed
+                else "Collars stand {apart} apart from left to right",
                 numbers={"apart": length(apart)},
-                reason="It follows from the weights and heights found. Start from the same count on both sides, then correct after rolling.",
-                mend=Mend(text="Check weights and heights of this axle once more"),
+                reason="Unequal collars roll the body and load one diagonal. Wanted only by the scales, with a reason written down."
+                if typed
+                else "It follows from the weights and heights found. Start from the same count on both sides, then correct after rolling.",
+                mend=Mend(
+                    text="Start from the same count on both sides, then correct after rolling"
+                    if typed
+                    else "Check weights and heights of this axle once more"
+                ),
             )
 
 
@@ -234,11 +277,12 @@ def preload_not_stiffer(case: Case) -> Iterator[Finding]:
     for name, places in case.ends():
         lead = places[0]
         side, stood, report = case.side(lead), case.stood.corners[lead], case.report.corners[lead]
-        was = side_of(case.document.setups[0], lead)
+        parent = next((s for s in case.document.setups if s.id == case.setup.parent), case.document.setups[0])
+        was = side_of(parent, lead)
         part = side.spring
         if case.is_found or not isinstance(part, SpringPart) or part != was.spring or report.collar is None:
             continue
-        moved = float(report.collar.value) - float(was.collar or 0.0)
+        moved = float(report.collar.value) - _collar_of(case, parent, lead)
         if abs(moved) < PRELOAD_MOVED or stood.spring is None or stood.spring.table is not None:
             continue
         cap = stood.facts.end.end.layout == "fork"
@@ -253,3 +297,13 @@ def preload_not_stiffer(case: Case) -> Iterator[Finding]:
             reason="Preload moves the height, and the force at which the travel starts. A linear spring's rate is its own.",
             mend=Mend(text="For a stiffer spring take one of another rate"),
         )
+
+
+def _collar_of(case: Case, setup: Setup, place: Place) -> float:
+    """Where the collar stood in the setup that this one came of: as set, or as its height asked for."""
+    told = side_of(setup, place).collar
+    if setup.id == case.document.setups[0].id or side_of(setup, place).set_by == "collar":
+        return float(told or 0.0)
+    with untraced():
+        stood = stand(case.facts, setup, None).corners[place].collar
+    return float(told or 0.0) if stood is None else float(stood)

@@ -2,12 +2,15 @@
 
 from collections.abc import Iterator
 from itertools import pairwise
+from math import hypot, sqrt
 
 from feder.core.document.base import Place
 from feder.core.document.brief import Pair
 from feder.core.document.document import LoadState
-from feder.core.document.survey import SAG_STATES
+from feder.core.document.setup import SpringPart
+from feder.core.document.survey import SAG_PULLS, SAG_STATES
 from feder.core.formulas.sag import WIDE, judged
+from feder.core.numbers.quantities import G
 from feder.core.numbers.working import untraced
 from feder.core.practice.thresholds import (
     MUCH_FRICTION,
@@ -15,11 +18,15 @@ from feder.core.practice.thresholds import (
     PRESSURE_DISAGREES,
     RIDER_DISAGREES,
     RULE_STEP,
+    SURE,
 )
+from feder.core.practice.tolerances import BY_HOW, BY_UNIT
 from feder.core.report.figures.sags import Bands, bands_of
 from feder.core.report.figures.steering import steering_report
 from feder.core.report.findings.case import Case, angle, figure_of, length, mass
 from feder.core.report.shapes import Figure, Finding, Mend, SagReport
+from feder.core.standing.corner import StandingCorner
+from feder.core.standing.readings import readings_of, sureness
 from feder.core.standing.stand import stand
 
 LEAN_STEP = 0.0009
@@ -34,7 +41,8 @@ def sags_out_of_order(case: Case) -> Iterator[Finding]:
         factor = 1.0 if said is None else said.read_factor
         heights = [(state, h / factor) for state in SAG_STATES if (h := reads.of(state)) is not None]
         for (state, before), (other, after) in pairwise(heights):
-            if after > before:
+            sure = hypot(_sureness(case, place, state), _sureness(case, place, other))
+            if after > before + SURE * sure:
                 yield Finding(
                     rule="sags_out_of_order",
                     grade="stop",
@@ -47,13 +55,69 @@ def sags_out_of_order(case: Case) -> Iterator[Finding]:
                 )
 
 
+def _sureness(case: Case, place: Place, state: str) -> float:
+    """How sure the mean of a lifted and a pressed reading is."""
+    sures = [s for pull in SAG_PULLS if (s := sureness(case.document, place, f"{state}_{pull}")) > 0]
+    return hypot(*sures) / len(sures) if sures else 0.0
+
+
+def pressed_over_lifted(case: Case) -> Iterator[Finding]:
+    """Let down from lifted a wheel hangs lower than risen from pressed: pressed cannot read longer."""
+    every: list[tuple[float, float]] = []
+    by_place = {}
+    for place in case.places:
+        pairs = by_place[place] = _pulls(case, place)
+        every += pairs
+    told = (
+        {"vehicle": every}
+        if _backwards(every)
+        else {p.value: pairs for p, pairs in by_place.items() if _backwards(pairs)}
+    )
+    for where, pairs in told.items():
+        apart = -sum(d for d, _ in pairs) / len(pairs)
+        yield Finding(
+            rule="pressed_over_lifted",
+            grade="look",
+            place=where,
+            station="survey",
+            text="Pressed reads {apart} longer than lifted, in the mean",
+            numbers={"apart": length(apart)},
+            reason="Friction holds the wheel where it came from: let down from lifted it stays out, risen from pressed it stays in. "
+            "The two columns were exchanged.",
+            mend=Mend(text="Exchange lifted and pressed, or read them again"),
+        )
+
+
+def _pulls(case: Case, place: Place) -> list[tuple[float, float]]:
+    """Lifted less pressed of each state, and how sure that is."""
+    found = []
+    for state in SAG_STATES:
+        means = []
+        for pull in SAG_PULLS:
+            read = [r.value for _, r in readings_of(case.document, place, f"{state}_{pull}")]
+            means.append(sum(read) / len(read) if read else None)
+        if means[0] is not None and means[1] is not None:
+            sures = [sureness(case.document, place, f"{state}_{pull}") for pull in SAG_PULLS]
+            found.append((means[0] - means[1], hypot(*sures)))
+    return found
+
+
+def _backwards(pairs: list[tuple[float, float]]) -> bool:
+    """Whether the mean of such differences lies below 0 by more than it scatters."""
+    if not pairs:
+        return False
+    return sum(d for d, _ in pairs) < -SURE * hypot(*(s for _, s in pairs))
+
+
 def rider_disagrees(case: Case) -> Iterator[Finding]:
     """What the sags carry, beside the rider's mass as told."""
     said = case.report.steering
     if said is None or said.rider_by_sags is None or said.rider_told is None or case.load is not None:
         return
     by_sags, told = said.rider_by_sags, said.rider_told
-    if abs(by_sags.value / told.value - 1) > RIDER_DISAGREES:
+    if abs(by_sags.value - told.value) > max(
+        RIDER_DISAGREES * told.value, SURE * _rider_sure(case, by_sags.value)
+    ):
         yield Finding(
             rule="rider_disagrees",
             grade="look",
@@ -66,6 +130,16 @@ def rider_disagrees(case: Case) -> Iterator[Finding]:
                 text="Weigh the rider in kit, read rider sag again with both feet up, check the spring's rate"
             ),
         )
+
+
+def _rider_sure(case: Case, rider: float) -> float:
+    """How sure the mass by the sags is: readings of two states at each wheel, and the rates that carry it."""
+    parts = [rider * BY_UNIT["N/m"].size / sqrt(2)]
+    for place in case.places:
+        rate = case.report.corners[place].wheel_rate
+        if rate is not None:
+            parts.append(float(rate.value) * hypot(*(_sureness(case, place, s) for s in ("bike", "rider"))) / G)
+    return hypot(*parts)
 
 
 def much_friction(case: Case) -> Iterator[Finding]:
@@ -94,7 +168,9 @@ def pressure_disagrees(case: Case) -> Iterator[Finding]:
         read, implied = case.side(place).pressure, report.pressure
         if stood.air is None or read is None or implied is None or not read:
             continue
-        if abs(implied.value / read - 1) > PRESSURE_DISAGREES:
+        heavy, sprung = stood.facts.mass, stood.sprung_mass
+        scales = 0.0 if heavy is None or not sprung else sureness(case.document, place, "mass") / float(sprung)
+        if abs(implied.value / read - 1) > max(PRESSURE_DISAGREES, SURE * scales):
             yield Finding(
                 rule="pressure_disagrees",
                 grade="look",
@@ -115,7 +191,9 @@ def preload_disagrees(case: Case) -> Iterator[Finding]:
         side, made = case.side(place), report.held_at_droop
         fork = stood.facts.end.end.layout == "fork"
         told = side.preload if side.preload is not None or fork else side.collar
-        if told is None or made is None or stood.facts.mass is None or abs(told - made.value) <= PRELOAD_DISAGREES:
+        if told is None or made is None or stood.facts.mass is None:
+            continue
+        if abs(told - made.value) <= max(PRELOAD_DISAGREES, SURE * _preload_sure(case, place, stood)):
             continue
         yield Finding(
             rule="preload_disagrees",
@@ -127,6 +205,17 @@ def preload_disagrees(case: Case) -> Iterator[Finding]:
             reason="Weight, a sag, the spring's rate or the preload is off: sags asked for will be off with it.",
             mend=Mend(text="Measure the spring free and in place at full extension; weigh the end again"),
         )
+
+
+def _preload_sure(case: Case, place: Place, stood: StandingCorner) -> float:
+    """How sure the preload is that load, sag and rate make: the squeeze by its rate, and two sags along the spring."""
+    part, force, ratio = stood.side.spring, stood.spring_force, stood.motion_ratio
+    if not isinstance(part, SpringPart) or force is None or ratio is None:
+        return 0.0
+    squeezed = float(force) / float(stood.facts.end.legs) / part.rate.value
+    rate = part.rate.tolerance or (BY_HOW.get(part.rate.how) or BY_UNIT["N/m"]).of(part.rate.value)
+    sags = hypot(*(_sureness(case, place, s) for s in ("extended", "bike"))) * float(ratio)
+    return hypot(squeezed * rate / part.rate.value, squeezed * BY_UNIT[""].size, sags)
 
 
 def air_out_of_reach(case: Case) -> Iterator[Finding]:

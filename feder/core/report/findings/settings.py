@@ -2,32 +2,68 @@
 
 from collections.abc import Iterator
 
+from feder.core.document.base import Place
 from feder.core.document.changes import put
 from feder.core.formulas.alignment import scrub, toe_angle
 from feder.core.practice.thresholds import (
     ALIGNMENT_MOVED,
-    SCRUB_LOOK,
+    SCRUB_LIMIT,
 )
 from feder.core.report.findings.case import Case, figure_of, length
+from feder.core.report.findings.dampers import damper_of
+from feder.core.report.findings.odd import standing_by, stands
 from feder.core.report.shapes import Finding, Mend
 from feder.core.standing.facts import side_of
 
 KNOBS = {"rebound": "Rebound", "bump": "Compression", "high_bump": "High-speed compression"}
+ALL_KNOBS = {**KNOBS, "both": "Rebound and compression"}
 
 
 def clicks_past_range(case: Case) -> Iterator[Finding]:
-    for place in case.places:
-        for words, clicks in (("rebound", case.side(place).rebound), ("bump", case.side(place).bump)):
-            if clicks is not None and clicks.of is not None and clicks.count > clicks.of:
+    """Clicks past those that the knob has, by what was told with them or by the damper itself."""
+    for place, stood, _ in case.corners():
+        part = damper_of(stood)
+        for member, words in ALL_KNOBS.items():
+            clicks = getattr(case.side(place), member)
+            knob = None if part is None else next((k for k in part.knobs if k.acts == member), None)
+            if clicks is None:
+                continue
+            most = clicks.of if clicks.of is not None else None if knob is None else knob.clicks
+            if most is not None and clicks.count > most:
                 yield Finding(
                     rule="clicks_past_range",
                     grade="look",
                     place=place.value,
                     station="height",
-                    text=f"{clicks.count} {words} clicks of {clicks.of}",
+                    text=f"{words}: {clicks.count} clicks of {most}",
                     reason="There are not so many. Perhaps they were counted from the other end, or quarter turns as clicks.",
                     mend=Mend(text="Count again, from one end, and write down which"),
                 )
+
+
+def clicks_other_end(case: Case) -> Iterator[Finding]:
+    """Left and right of an axle make up the knob's whole range: one was counted from the other end."""
+    for name, left, right in case.axles():
+        for member, words in ALL_KNOBS.items():
+            one, two = getattr(case.side(left), member), getattr(case.side(right), member)
+            if one is None or two is None or one.of is None or one.of != two.of or one.count == two.count:
+                continue
+            if one.counted_from != two.counted_from or one.count + two.count != one.of:
+                continue
+            if stands(case.document, "clicks_other_end", name, one.count - two.count):
+                continue
+            path: list[str | int] = ["setups", case.setup_index, "sides", right.value, member, "count"]
+            yield Finding(
+                rule="clicks_other_end",
+                grade="look",
+                place=name,
+                station="damping",
+                text=f"{words}: {one.count} of {one.of} on the left, {two.count} on the right; counted from the other end that is "
+                f"{one.count} too",
+                reason="Both make up the whole range: one side was counted from fully closed, the other from fully open.",
+                mend=Mend(text=f"Make the right one {one.count}", patch=[put(path, one.count)]),
+                stand_by=[standing_by(case.document, ("clicks_other_end", name, one.count - two.count))],
+            )
 
 
 def clicks_from_both_ends(case: Case) -> Iterator[Finding]:
@@ -71,38 +107,57 @@ def knob_left_alone(case: Case) -> Iterator[Finding]:
 
 
 def alignment_due(case: Case) -> Iterator[Finding]:
-    """A vehicle that was set down at another height, and no toe written down since."""
-    if case.setup.stage not in ("fitted", "settled"):
+    """A vehicle that was set down at another height, and no toe read since; a plan's toe is only what is wanted."""
+    if case.setup.stage not in ("fitted", "settled") or case.document.vehicle.kind != "car":
         return
     moved = [abs(float(r.wheel_travel.value)) for _, _, r in case.corners() if r.wheel_travel is not None]
-    unread = [p.words for p in case.places if case.side(p).toe is None]
-    if case.document.vehicle.kind == "car" and moved and max(moved) > ALIGNMENT_MOVED and unread:
+    unread = [p.words for p in case.places if not _toe_read(case, p)]
+    if moved and max(moved) > ALIGNMENT_MOVED and unread:
         yield Finding(
             rule="alignment_due",
             grade="look",
             place="vehicle",
             station="height",
-            text=f"The height changed by up to {{moved}} and toe is not written down: {', '.join(unread)}",
+            text=f"The height changed by up to {{moved}} and toe was not read since: {', '.join(unread)}",
             numbers={"moved": length(max(moved))},
             reason="Height changes camber and toe. Toe that is off eats the tyres within weeks.",
-            mend=Mend(text="Have it aligned, and type camber and toe"),
+            mend=Mend(text="Have it aligned, and type camber and toe of the read-out under Settle"),
         )
 
 
+def _toe_read(case: Case, place: Place) -> bool:
+    """Whether toe was read with this setup on the wheels, or typed otherwise than the setup it came of has it."""
+    for index in case.document.rounds_of(case.setup.id):
+        wheel = case.document.surveys[index].wheel(place)
+        if wheel is not None and (wheel.toe is not None or wheel.toe_angle is not None):
+            return True
+    parent = next((s for s in case.document.setups if s.id == case.setup.parent), None)
+    toe = case.side(place).toe
+    return toe is not None and (parent is None or toe != side_of(parent, place).toe)
+
+
 def toe_wears(case: Case) -> Iterator[Finding]:
-    for place in case.places:
-        toe, rim = case.side(place).toe, case.facts.ends[place.end].end.tyre.rim_diameter
-        if toe is None or rim is None or abs(toe) >= rim:
+    """Running straight, the wheels of an axle share its total toe, and each slips half of it sideways."""
+    for name, left, right in case.axles():
+        toes, rim = [case.side(p).toe for p in (left, right)], case.facts.ends[name].end.tyre.rim_diameter
+        if rim is None or toes[0] is None or toes[1] is None:
             continue
-        slip = scrub(toe_angle(toe, rim))
-        if abs(slip) > SCRUB_LOOK:
+        half = (toes[0] + toes[1]) / 2
+        if abs(half) >= rim:
+            continue
+        slip = abs(float(scrub(toe_angle(half, rim))))
+        if slip > SCRUB_LIMIT:
             yield Finding(
                 rule="toe_wears",
                 grade="look",
-                place=place.value,
+                place=name,
                 station="height",
-                text="Toe {toe} on this wheel drags the tyre sideways by {scrub} on every kilometre",
-                numbers={"toe": length(toe), "scrub": figure_of(abs(slip), "m/km")},
+                text="Toe {toe} on each wheel drags the tyres sideways by {scrub}; {limit} is the limit",
+                numbers={
+                    "toe": length(half),
+                    "scrub": figure_of(slip, "m/km"),
+                    "limit": figure_of(float(SCRUB_LIMIT), "m/km"),
+                },
                 reason="Toe eats tyres; moderate camber wears the edge far slower. Look at toe first where a tyre wears.",
                 mend=Mend(text="Set toe to the maker's value, then look at camber"),
             )

@@ -1,6 +1,7 @@
 """Rules on springs: each in its place, the two sides, front against rear, and what they stand on."""
 
 from collections.abc import Callable, Iterator
+from dataclasses import replace
 
 from feder.core.document.base import ENDS
 from feder.core.document.setup import SideSetup, SpringPart
@@ -19,6 +20,10 @@ from feder.core.report.findings.spring_fit import SpringAt, spring_at
 from feder.core.report.shapes import Finding, Mend
 from feder.core.standing.facts import side_of
 from feder.core.standing.stand import stand
+
+
+ON_THE_STOP = "It rides on its bump stops, and their rate is in this frequency: the spring alone gives another. Off the stops first, then the spring."
+OFF_THE_STOP = Mend(text="Get it off its stops: see the finding on the stop")
 
 
 def solid_above_fitted(case: Case) -> Iterator[Finding]:
@@ -48,13 +53,16 @@ def frequency_target(case: Case) -> Iterator[Finding]:
     for name in ENDS:
         band = band_for(case.document, name, loaded=case.load is not None)
         frequency = case.report.ends[name].frequency
-        found = (
-            None
-            if frequency is None or band is None
-            else off_target(frequency.value, band, case.document.brief.use)
-        )
+        if frequency is None or band is None:
+            continue
+        found = off_target(frequency.value, band, case.document.brief.use)
         if found is not None:
-            yield found.finding(name)
+            squeezed = any(
+                r.stop is not None and r.stop.value <= 0 and r.stop_force is not None
+                for p, _, r in case.corners()
+                if p.end == name
+            )
+            yield (replace(found, reason=ON_THE_STOP, mend=OFF_THE_STOP) if squeezed else found).finding(name)
 
 
 def front_to_rear(case: Case) -> Iterator[Finding]:

@@ -1,30 +1,39 @@
 """Rules on what was measured: gaps, outliers, readings that cannot both be true, damage and the plate."""
 
 from collections.abc import Iterator
+from math import hypot, sqrt
 from statistics import median
 
 from feder.core.document.base import Place
+from feder.core.document.setup import SpringPart
 from feder.core.practice.thresholds import (
     FRICTION_BAND,
     HEIGHT_OUTLIER,
     HUB_TOLERANCE,
     MASS_OUTLIER,
+    MASSES_SCATTER,
+    MORE_REPEATS,
     READINGS_SCATTER,
     SEAT_DISAGREES,
+    SURE,
 )
+from feder.core.practice.tolerances import BY_HOW, BY_UNIT
 from feder.core.report.findings.case import Case, length, mass
 from feder.core.report.shapes import Finding, Mend
-from feder.core.standing.readings import readings_of
+from feder.core.standing.corner import StandingCorner
+from feder.core.standing.readings import readings_of, scatter_of, sureness
+
+RADIUS_SURE = 0.002
+"""How sure a loaded radius is, m: a tape, and a tyre that is never quite round."""
 
 
 def hub_off_floor(case: Case) -> Iterator[Finding]:
     """Floor to arch less hub to arch is the hub's height: the same on both sides, and near the tyre's radius."""
-    hubs = {p: _hub(case, p) for p in case.places}
+    hubs = {p: hub for p in case.places if (hub := _hub(case, p)) is not None}
     for place, hub in hubs.items():
         radius = case.facts.ends[place.end].end.tyre.radius
-        if hub is None:
-            continue
-        if radius is not None and hub > radius + HUB_TOLERANCE:
+        sure = _sure(case, place)
+        if radius is not None and hub - radius > max(HUB_TOLERANCE, SURE * hypot(sure, RADIUS_SURE)):
             yield _hub_finding(
                 place,
                 "tyre_in_the_air",
@@ -33,22 +42,40 @@ def hub_off_floor(case: Case) -> Iterator[Finding]:
                 "With these readings the tyre hangs {gap} in the air: hub {hub} above the floor, tyre radius {other}",
             )
             continue
-        mirror = hubs[place.mirror]
-        if mirror is not None and abs(hub - mirror) > HUB_TOLERANCE and hub > mirror:
+        other = hubs.get(place.mirror)
+        if other is None or abs(hub - other) <= max(HUB_TOLERANCE, SURE * hypot(sure, _sure(case, place.mirror))):
+            continue
+        if _further_off(case, hubs, place):
             yield _hub_finding(
                 place,
                 "hub_heights_differ",
                 hub,
-                mirror,
-                "The hub stands {gap} higher than on the other side: {hub} against {other}",
+                other,
+                f"The hub stands {{gap}} {'higher' if hub > other else 'lower'} than on the other side: {{hub}} against {{other}}",
             )
+
+
+def _further_off(case: Case, hubs: dict[Place, float], place: Place) -> bool:
+    """Whether this side is the one that lies further off: from the tyre's radius, or else from the other end's hubs."""
+    radius = case.facts.ends[place.end].end.tyre.radius
+    elsewhere = [h for p, h in hubs.items() if p.end != place.end]
+    if radius is None and len(elsewhere) < 2:
+        return hubs[place] > hubs[place.mirror]
+    meant = radius if radius is not None else sum(elsewhere) / len(elsewhere)
+    mine, other = abs(hubs[place] - meant), abs(hubs[place.mirror] - meant)
+    return mine > other or (mine == other and hubs[place] > hubs[place.mirror])
 
 
 def _hub(case: Case, place: Place) -> float | None:
     corner = case.facts.corners[place]
     if corner.floor_to_arch is None or corner.hub_to_arch is None:
         return None
-    return corner.floor_to_arch - corner.hub_to_arch
+    return float(corner.floor_to_arch) - float(corner.hub_to_arch)
+
+
+def _sure(case: Case, place: Place) -> float:
+    """How sure a hub's height over the floor is."""
+    return hypot(*(sureness(case.document, place, q) for q in ("floor_to_arch", "hub_to_arch")))
 
 
 def _hub_finding(place: Place, rule: str, hub: float, other: float, text: str) -> Finding:
@@ -58,7 +85,7 @@ def _hub_finding(place: Place, rule: str, hub: float, other: float, text: str) -
         place=place.value,
         station="survey",
         text=text,
-        numbers={"gap": length(hub - other), "hub": length(hub), "other": length(other)},
+        numbers={"gap": length(abs(hub - other)), "hub": length(hub), "other": length(other)},
         reason="Floor to arch less hub to arch is the height of the hub; it depends on the tyre alone. One of the two "
         "readings is off, a pressure is not set, or the floor is not level.",
         mend=Mend(text="Measure both heights again at this corner"),
@@ -100,20 +127,34 @@ def side_to_side(case: Case) -> Iterator[Finding]:
 
 
 def scattered_readings(case: Case) -> Iterator[Finding]:
+    """Repeats of one reading that lie further apart than such readings scatter."""
     for place in case.places:
-        for quantity in ("hub_to_arch", "floor_to_arch"):
-            values = [r.value for _, r in readings_of(case.document, place, quantity)]
-            if len(values) > 1 and max(values) - min(values) > READINGS_SCATTER:
-                yield Finding(
-                    rule="scattered_readings",
-                    grade="look",
-                    place=place.value,
-                    station="survey",
-                    text="Repeated readings lie {spread} apart",
-                    numbers={"spread": length(max(values) - min(values))},
-                    reason="The bushes hold the body up or down by their twist until the vehicle has been rolled.",
-                    mend=Mend(text="Roll the vehicle and read once more from the written-down point"),
-                )
+        for quantity in ("hub_to_arch", "floor_to_arch", "mass"):
+            found = [r for _, r in readings_of(case.document, place, quantity)]
+            if len(found) < 2:
+                continue
+            values, weighed = [r.value for r in found], quantity == "mass"
+            allowed = max(scatter_of(r) for r in found) * (SURE * sqrt(2) + MORE_REPEATS * (len(found) - 2))
+            spread = max(values) - min(values)
+            if spread <= max(MASSES_SCATTER if weighed else READINGS_SCATTER, allowed):
+                continue
+            yield Finding(
+                rule="scattered_readings",
+                grade="look",
+                place=place.value,
+                station="survey",
+                text=f"Repeated {'weights' if weighed else quantity.replace('_', ' ')} lie {{spread}} apart",
+                numbers={"spread": mass(spread) if weighed else length(spread)},
+                reason="A scale that is not level with the others, or bushes that hold the body by their twist: the mean of such "
+                "readings is none. One of them is mistyped, or the vehicle was not rolled."
+                if weighed
+                else "The bushes hold the body up or down by their twist until the vehicle has been rolled.",
+                mend=Mend(
+                    text="Roll the vehicle on and off the scales and weigh once more"
+                    if weighed
+                    else "Roll the vehicle and read once more from the written-down point"
+                ),
+            )
 
 
 def not_prepared(case: Case) -> Iterator[Finding]:
@@ -141,14 +182,21 @@ def not_prepared(case: Case) -> Iterator[Finding]:
 
 def seat_disagrees(case: Case) -> Iterator[Finding]:
     """As found, a typed seat length must agree with what load, spring and collar say."""
-    if not case.is_found:
-        return
-    for place, stood, _ in case.corners():
+    found = case.report if case.is_found else case.found
+    for place, now, _ in case.corners():
+        stood = now.as_found or now
         side, seat, ratio = stood.side, stood.seat, stood.motion_ratio
-        if side.seat is None or side.collar is None or seat is None or stood.collar is None or not ratio:
+        if (
+            found is None
+            or side.seat is None
+            or side.collar is None
+            or seat is None
+            or not ratio
+            or stood.collar is None
+        ):
             continue
-        apart = abs(stood.collar - side.collar)
-        if apart > SEAT_DISAGREES:
+        apart = abs(float(stood.collar) - side.collar)
+        if apart > max(SEAT_DISAGREES, SURE * squeeze_sure(stood)):
             yield Finding(
                 rule="seat_disagrees",
                 grade="look",
@@ -159,6 +207,18 @@ def seat_disagrees(case: Case) -> Iterator[Finding]:
                 reason="As found, the load fixes how long the spring is. One of seat length, rate, free length, collar, ratio or weight is off.",
                 mend=Mend(text="Read the collar and the seat length again"),
             )
+
+
+def squeeze_sure(stood: StandingCorner) -> float:
+    """How sure the spring's squeeze by load over rate is, with seat and collar read by tape."""
+    part, force = stood.side.spring, stood.spring_force
+    if not isinstance(part, SpringPart) or force is None:
+        return 0.0
+    rate = part.rate.tolerance or (BY_HOW.get(part.rate.how) or BY_UNIT["N/m"]).of(part.rate.value)
+    squeezed = float(force) / part.rate.value
+    return hypot(
+        squeezed * rate / part.rate.value, squeezed * BY_UNIT[""].size, BY_HOW["tape"].size, BY_HOW["tape"].size
+    )
 
 
 def friction_band(case: Case) -> Iterator[Finding]:

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from feder.core.document.base import Place
 from feder.core.document.vehicle import End
 from feder.core.practice.thresholds import (
     LOST_LOOK,
@@ -36,14 +37,16 @@ def wheels_further_out(case: Case) -> Iterator[Finding]:
     """A wheel that stands further out meets the arch elsewhere than where it was read."""
     for place, stood, _ in case.corners():
         out, end = stood.side.spacer, stood.facts.end
-        if not out or case.is_found or end.contact is None:
+        if not out or case.is_found:
             continue
+        unread = end.contact is None
         yield Finding(
             rule="wheels_further_out",
             grade="look",
             place=place.value,
             station="travel",
-            text="The wheel stands {out} further out; where the tyre meets the arch was read without it",
+            text="The wheel stands {out} further out; where the tyre meets the arch "
+            + ("was never read" if unread else "was read without it"),
             numbers={"out": length(out)},
             reason="Further out the tyre comes under the lip or the liner sooner than where it was found."
             + (" Say under Geometry which way the arm lies." if _lies_untold(end.end) else ""),
@@ -53,6 +56,28 @@ def wheels_further_out(case: Case) -> Iterator[Finding]:
 
 def _lies_untold(end: End) -> bool:
     return end.layout == "divorced" and end.arm_lies is None
+
+
+def stop_cut_by_eye(case: Case) -> Iterator[Finding]:
+    """A stop cut shorter where nobody read how far the wheel may come: the solid damper alone decides then."""
+    if case.is_found or case.document.vehicle.kind != "car":
+        return
+    for place, stood, report in case.corners():
+        stop, part = stood.stop, stood.facts.end.end.bump_stop
+        cut = None if stop is None or part is None else part.length - float(stop.length)
+        if cut is None or cut <= STOP_CUT or report.contact is not None:
+            continue
+        yield Finding(
+            rule="stop_cut_by_eye",
+            grade="look",
+            place=place.value,
+            station="travel",
+            text="The stop is cut by {cut}, and where the tyre meets the arch was not read",
+            numbers={"cut": length(cut)},
+            reason="A stop's length is decided by what the wheel meets first, tyre or metal, with the springs out. Until the tyre is read, "
+            "the solid damper alone decides, and a shorter stop may let the tyre into the arch.",
+            mend=Mend(text="Read hub to arch where the tyre meets the arch, springs out, wheel turned"),
+        )
 
 
 def drop_costs(case: Case) -> Iterator[Finding]:
@@ -68,8 +93,25 @@ def drop_costs(case: Case) -> Iterator[Finding]:
                 text="The drop takes {lost} of the bump travel; {left} remain",
                 numbers={"lost": share(lost.value), "left": length(remains)},
                 reason="Less bump travel meets the stops sooner; a stiffer spring makes up for some of it.",
-                mend=Mend(text="Lower it less, or make room: shorter damper, trimmed stop"),
+                mend=Mend(text=_room(case, place)),
             )
+
+
+def _room(case: Case, place: Place) -> str:
+    """What makes room in bump: nothing that another rule forbids."""
+    stood, report = case.stood.corners[place], case.report.corners[place]
+    ways = [
+        "Carry less, or a stiffer spring for this load" if case.load is not None else "Lower it less",
+        "a shorter damper",
+    ]
+    spare = (
+        None
+        if stood.stop is None or report.stop_shortest is None
+        else float(stood.stop.length) - report.stop_shortest.value
+    )
+    if spare is not None and spare > STOP_CUT and report.contact is not None:
+        ways.append("a stop trimmed by no more than what its bench says")
+    return ", or ".join(ways) if len(ways) == 2 else f"{', '.join(ways[:-1])}, or {ways[-1]}"
 
 
 def stop_too_short(case: Case) -> Iterator[Finding]:
@@ -90,7 +132,10 @@ def stop_too_short(case: Case) -> Iterator[Finding]:
                 if shortest.value <= longest.value
                 else " No length works here: less drop, a packer or a harder stop does."
             ),
-            mend=Mend(text="Keep it longer, put a packer under it, or lower the vehicle less"),
+            mend=Mend(
+                text="Keep it longer, or put a packer under it"
+                + ("" if case.load is not None else ", or lower the vehicle less")
+            ),
         )
 
 

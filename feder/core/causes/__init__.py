@@ -1,0 +1,1 @@
+"""Causes: which one mistake would explain what looks wrong, tried by mending it and looking again."""

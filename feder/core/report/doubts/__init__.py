@@ -1,0 +1,1 @@
+"""Doubts: numbers that no vehicle has, typed or following from what was typed."""
