@@ -34,6 +34,8 @@ class Guess:
     numbers: dict[str, Figure] = field(default_factory=dict)
     offered: bool = True
     cost: float = 0.3
+    asks: float = 0.0
+    """Evidence that it must explain at least, where it says much at once."""
     paths: tuple[Path, ...] = ()
     short: str = ""
     """Its act in few words, beside others; else the act itself."""

@@ -246,5 +246,6 @@ def _ends(typed: Typed) -> Iterator[Guess]:
                 change=changed(made),
                 value=first,
                 cost=0.5,
+                asks=1.5,
                 paths=tuple(path for path, _ in made),
             )

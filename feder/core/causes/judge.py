@@ -100,7 +100,7 @@ def _best(
         except FederError:
             continue
         gain = gained(before.weights, after.weights)
-        if gain < LEAST_GAIN or not _mends_itself(before.weights, after.weights):
+        if gain < max(LEAST_GAIN, guess.asks) or not _mends_itself(before.weights, after.weights):
             continue
         likely = gain - guess.cost - MIDDLE_COUNTS * (after.off_middle - before.off_middle)
         tried.append((likely, guess, after, made))

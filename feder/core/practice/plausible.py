@@ -71,7 +71,7 @@ FREQUENCIES_APART = _same("", car=(0.66, 1.62))
 """Rear over front frequency."""
 SQUEEZED = Range(0.055, 0.60, "", "springs at ride", share=True)
 """Share of its free length by which a spring is squeezed as found."""
-HELD_AS_FOUND = Range(-0.045, 0.165, "m", "springs as found")
+HELD_AS_FOUND = Range(-0.055, 0.21, "m", "springs as found")
 """How far a car's spring is still pressed at full droop."""
 DROOP_TRAVEL = _same("m", car=(0.012, 0.26))
 BUMP_TRAVEL = _same("m", car=(0.012, 0.26))

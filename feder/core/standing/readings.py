@@ -2,12 +2,16 @@
 
 from collections.abc import Sequence
 from math import sqrt
+from statistics import NormalDist
 
 from feder.core.document.base import HOW_WORDS, Place
 from feder.core.document.cursor import Cursor, node, number
 from feder.core.document.document import Document
 from feder.core.document.survey import UNIT_OF, Reading
+from feder.core.practice.thresholds import SURE
 from feder.core.practice.tolerances import BY_HOW, BY_UNIT
+
+_NORMAL = NormalDist()
 
 
 def mean_of_readings(document: Cursor, survey: int, place: Place, quantity: str, label: str) -> float | None:
@@ -31,6 +35,15 @@ def readings_of(document: Document, place: Place, quantity: str, survey: int = 0
         return ()
     readings = document.surveys[survey].readings
     return [(i, r) for i, r in enumerate(readings) if r.place is place and r.quantity == quantity]
+
+
+def sure(comparisons: int) -> float:
+    """Standard deviations by which readings must disagree, where so many pairs of them are compared at once.
+
+    Alone it is three; of many pairs one lies further apart by chance, and nobody is to be accused for that.
+    """
+    by_chance = 2 * (1 - _NORMAL.cdf(float(SURE)))
+    return _NORMAL.inv_cdf(1 - by_chance / 2 / max(comparisons, 1))
 
 
 def scatter_of(reading: Reading) -> float:

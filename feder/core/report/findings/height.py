@@ -128,6 +128,8 @@ def _on_the_stop(third: bool, *, known: bool) -> str:
 def collar_reach(case: Case) -> Iterator[Finding]:
     """The collar that a height asks for must lie on its thread; the nearest height that does is offered."""
     for place, stood, report in case.corners():
+        if case.is_found and case.side(place).collar is not None:
+            continue  # as found it was read: whether the rest agrees with it is asked elsewhere
         at = spring_at(stood, report)
         found = collar_off_thread(at)
         if (

@@ -6,13 +6,14 @@ from feder.core.document.base import Place
 from feder.core.document.document import Document
 from feder.core.document.setup import SpringPart
 from feder.core.numbers.quantities import G
-from feder.core.practice.thresholds import LADEN, LONGER, SURE
+from feder.core.practice.thresholds import LADEN, LONGER
 from feder.core.report.findings.case import Case, length, mass
 from feder.core.report.findings.odd import standing_by, stands
 from feder.core.report.findings.survey import squeeze_sure
 from feder.core.report.shapes import Finding, Mend
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.facts import gather, side_of
+from feder.core.standing.readings import sure
 from feder.core.standing.stand import stand
 
 SAME_RATE = 0.04
@@ -57,18 +58,20 @@ def counted_twice(case: Case) -> Iterator[Finding]:
 def weighed_otherwise(case: Case) -> Iterator[Finding]:
     """As found the springs carry more, or less, than the scales showed, alike at both sides: another load was aboard."""
     apart: dict[str, list[float]] = {}
-    sure: dict[str, list[float]] = {}
+    scatter: dict[str, list[float]] = {}
     for place, now, _ in case.corners():
         stood = now.as_found or now
         made = _carried(stood)
         if made is None:
             continue
         apart.setdefault(place.end, []).append(made[0])
-        sure.setdefault(place.end, []).append(made[1])
+        scatter.setdefault(place.end, []).append(made[1])
     off = {
         e: sum(v)
         for e, v in apart.items()
-        if len(v) == 2 and min(v) * max(v) > 0 and all(abs(x) > SURE * s for x, s in zip(v, sure[e], strict=True))
+        if len(v) == 2
+        and min(v) * max(v) > 0
+        and all(abs(x) > sure(len(case.places)) * s for x, s in zip(v, scatter[e], strict=True))
     }
     total = sum(off.values())
     if not off or abs(total) < LADEN:

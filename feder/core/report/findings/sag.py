@@ -18,7 +18,6 @@ from feder.core.practice.thresholds import (
     PRESSURE_DISAGREES,
     RIDER_DISAGREES,
     RULE_STEP,
-    SURE,
 )
 from feder.core.practice.tolerances import BY_HOW, BY_UNIT
 from feder.core.report.figures.sags import Bands, bands_of
@@ -26,9 +25,11 @@ from feder.core.report.figures.steering import steering_report
 from feder.core.report.findings.case import Case, angle, figure_of, length, mass
 from feder.core.report.shapes import Figure, Finding, Mend, SagReport
 from feder.core.standing.corner import StandingCorner
-from feder.core.standing.readings import readings_of, sureness
+from feder.core.standing.readings import readings_of, sure, sureness
 from feder.core.standing.stand import stand
 
+PRELOAD_READ = 1e-3
+"""How sure a preload is that was measured as the difference of two lengths, m."""
 LEAN_STEP = 0.0009
 """Half the last digit in which a lean is told, rad."""
 READ = {"extended": "Fully extended", "bike": "Bike alone", "rider": "Rider on"}
@@ -41,8 +42,8 @@ def sags_out_of_order(case: Case) -> Iterator[Finding]:
         factor = 1.0 if said is None else said.read_factor
         heights = [(state, h / factor) for state in SAG_STATES if (h := reads.of(state)) is not None]
         for (state, before), (other, after) in pairwise(heights):
-            sure = hypot(_sureness(case, place, state), _sureness(case, place, other))
-            if after > before + SURE * sure:
+            scatter = hypot(_sureness(case, place, state), _sureness(case, place, other))
+            if after > before + sure(2 * len(case.places)) * scatter:
                 yield Finding(
                     rule="sags_out_of_order",
                     grade="stop",
@@ -106,7 +107,7 @@ def _backwards(pairs: list[tuple[float, float]]) -> bool:
     """Whether the mean of such differences lies below 0 by more than it scatters."""
     if not pairs:
         return False
-    return sum(d for d, _ in pairs) < -SURE * hypot(*(s for _, s in pairs))
+    return sum(d for d, _ in pairs) < -sure(3) * hypot(*(s for _, s in pairs))
 
 
 def rider_disagrees(case: Case) -> Iterator[Finding]:
@@ -116,7 +117,7 @@ def rider_disagrees(case: Case) -> Iterator[Finding]:
         return
     by_sags, told = said.rider_by_sags, said.rider_told
     if abs(by_sags.value - told.value) > max(
-        RIDER_DISAGREES * told.value, SURE * _rider_sure(case, by_sags.value)
+        RIDER_DISAGREES * told.value, sure(1) * _rider_sure(case, by_sags.value)
     ):
         yield Finding(
             rule="rider_disagrees",
@@ -170,7 +171,7 @@ def pressure_disagrees(case: Case) -> Iterator[Finding]:
             continue
         heavy, sprung = stood.facts.mass, stood.sprung_mass
         scales = 0.0 if heavy is None or not sprung else sureness(case.document, place, "mass") / float(sprung)
-        if abs(implied.value / read - 1) > max(PRESSURE_DISAGREES, SURE * scales):
+        if abs(implied.value / read - 1) > max(PRESSURE_DISAGREES, sure(len(case.places)) * scales):
             yield Finding(
                 rule="pressure_disagrees",
                 grade="look",
@@ -193,7 +194,9 @@ def preload_disagrees(case: Case) -> Iterator[Finding]:
         told = side.preload if side.preload is not None or fork else side.collar
         if told is None or made is None or stood.facts.mass is None:
             continue
-        if abs(told - made.value) <= max(PRELOAD_DISAGREES, SURE * _preload_sure(case, place, stood)):
+        if abs(told - made.value) <= max(
+            PRELOAD_DISAGREES, sure(len(case.places)) * _preload_sure(case, place, stood)
+        ):
             continue
         yield Finding(
             rule="preload_disagrees",
@@ -215,7 +218,9 @@ def _preload_sure(case: Case, place: Place, stood: StandingCorner) -> float:
     squeezed = float(force) / float(stood.facts.end.legs) / part.rate.value
     rate = part.rate.tolerance or (BY_HOW.get(part.rate.how) or BY_UNIT["N/m"]).of(part.rate.value)
     sags = hypot(*(_sureness(case, place, s) for s in ("extended", "bike"))) * float(ratio)
-    return hypot(squeezed * rate / part.rate.value, squeezed * BY_UNIT[""].size, sags)
+    heavy, sprung = sureness(case.document, place, "mass"), stood.sprung_mass
+    scales = 0.0 if not sprung else squeezed * heavy / float(sprung)
+    return hypot(squeezed * rate / part.rate.value, squeezed * BY_UNIT[""].size, sags, scales, PRELOAD_READ)
 
 
 def air_out_of_reach(case: Case) -> Iterator[Finding]:

@@ -21,7 +21,6 @@ from feder.core.report.shapes import Finding, Mend
 from feder.core.standing.facts import side_of
 from feder.core.standing.stand import stand
 
-
 ON_THE_STOP = "It rides on its bump stops, and their rate is in this frequency: the spring alone gives another. Off the stops first, then the spring."
 OFF_THE_STOP = Mend(text="Get it off its stops: see the finding on the stop")
 

@@ -15,13 +15,12 @@ from feder.core.practice.thresholds import (
     MORE_REPEATS,
     READINGS_SCATTER,
     SEAT_DISAGREES,
-    SURE,
 )
 from feder.core.practice.tolerances import BY_HOW, BY_UNIT
 from feder.core.report.findings.case import Case, length, mass
 from feder.core.report.shapes import Finding, Mend
 from feder.core.standing.corner import StandingCorner
-from feder.core.standing.readings import readings_of, scatter_of, sureness
+from feder.core.standing.readings import readings_of, scatter_of, sure, sureness
 
 RADIUS_SURE = 0.002
 """How sure a loaded radius is, m: a tape, and a tyre that is never quite round."""
@@ -32,8 +31,8 @@ def hub_off_floor(case: Case) -> Iterator[Finding]:
     hubs = {p: hub for p in case.places if (hub := _hub(case, p)) is not None}
     for place, hub in hubs.items():
         radius = case.facts.ends[place.end].end.tyre.radius
-        sure = _sure(case, place)
-        if radius is not None and hub - radius > max(HUB_TOLERANCE, SURE * hypot(sure, RADIUS_SURE)):
+        mine = _sure(case, place)
+        if radius is not None and hub - radius > max(HUB_TOLERANCE, sure(len(hubs)) * hypot(mine, RADIUS_SURE)):
             yield _hub_finding(
                 place,
                 "tyre_in_the_air",
@@ -43,7 +42,9 @@ def hub_off_floor(case: Case) -> Iterator[Finding]:
             )
             continue
         other = hubs.get(place.mirror)
-        if other is None or abs(hub - other) <= max(HUB_TOLERANCE, SURE * hypot(sure, _sure(case, place.mirror))):
+        if other is None or abs(hub - other) <= max(
+            HUB_TOLERANCE, sure(len(hubs) // 2) * hypot(mine, _sure(case, place.mirror))
+        ):
             continue
         if _further_off(case, hubs, place):
             yield _hub_finding(
@@ -128,33 +129,37 @@ def side_to_side(case: Case) -> Iterator[Finding]:
 
 def scattered_readings(case: Case) -> Iterator[Finding]:
     """Repeats of one reading that lie further apart than such readings scatter."""
-    for place in case.places:
-        for quantity in ("hub_to_arch", "floor_to_arch", "mass"):
-            found = [r for _, r in readings_of(case.document, place, quantity)]
-            if len(found) < 2:
-                continue
-            values, weighed = [r.value for r in found], quantity == "mass"
-            allowed = max(scatter_of(r) for r in found) * (SURE * sqrt(2) + MORE_REPEATS * (len(found) - 2))
-            spread = max(values) - min(values)
-            if spread <= max(MASSES_SCATTER if weighed else READINGS_SCATTER, allowed):
-                continue
-            yield Finding(
-                rule="scattered_readings",
-                grade="look",
-                place=place.value,
-                station="survey",
-                text=f"Repeated {'weights' if weighed else quantity.replace('_', ' ')} lie {{spread}} apart",
-                numbers={"spread": mass(spread) if weighed else length(spread)},
-                reason="A scale that is not level with the others, or bushes that hold the body by their twist: the mean of such "
-                "readings is none. One of them is mistyped, or the vehicle was not rolled."
+    repeats = {
+        (place, quantity): found
+        for place in case.places
+        for quantity in ("hub_to_arch", "floor_to_arch", "mass")
+        if len(found := [r for _, r in readings_of(case.document, place, quantity)]) > 1
+    }
+    for (place, quantity), found in repeats.items():
+        values, weighed = [r.value for r in found], quantity == "mass"
+        allowed = max(scatter_of(r) for r in found) * (
+            sure(len(repeats)) * sqrt(2) + MORE_REPEATS * (len(found) - 2)
+        )
+        spread = max(values) - min(values)
+        if spread <= max(MASSES_SCATTER if weighed else READINGS_SCATTER, allowed):
+            continue
+        yield Finding(
+            rule="scattered_readings",
+            grade="look",
+            place=place.value,
+            station="survey",
+            text=f"Repeated {'weights' if weighed else quantity.replace('_', ' ')} lie {{spread}} apart",
+            numbers={"spread": mass(spread) if weighed else length(spread)},
+            reason="A scale that is not level with the others, or bushes that hold the body by their twist: the mean of such "
+            "readings is none. One of them is mistyped, or the vehicle was not rolled."
+            if weighed
+            else "The bushes hold the body up or down by their twist until the vehicle has been rolled.",
+            mend=Mend(
+                text="Roll the vehicle on and off the scales and weigh once more"
                 if weighed
-                else "The bushes hold the body up or down by their twist until the vehicle has been rolled.",
-                mend=Mend(
-                    text="Roll the vehicle on and off the scales and weigh once more"
-                    if weighed
-                    else "Roll the vehicle and read once more from the written-down point"
-                ),
-            )
+                else "Roll the vehicle and read once more from the written-down point"
+            ),
+        )
 
 
 def not_prepared(case: Case) -> Iterator[Finding]:
@@ -196,7 +201,7 @@ def seat_disagrees(case: Case) -> Iterator[Finding]:
         ):
             continue
         apart = abs(float(stood.collar) - side.collar)
-        if apart > max(SEAT_DISAGREES, SURE * squeeze_sure(stood)):
+        if apart > max(SEAT_DISAGREES, sure(len(case.places)) * squeeze_sure(stood)):
             yield Finding(
                 rule="seat_disagrees",
                 grade="look",
