@@ -16,6 +16,7 @@ from feder.api.codes import Codes
 from feder.api.damper_shelf import damper_shelf as dampers
 from feder.api.index import index
 from feder.api.instruments import instruments
+from feder.api.judging import judging
 from feder.api.known import Known
 from feder.api.log import log
 from feder.api.pairing import pairing
@@ -120,6 +121,7 @@ def create_app(
         instruments,
         bench_runs,
         recordings,
+        judging,
         terms,
     ):
         app.register_api(blueprint)

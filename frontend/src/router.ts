@@ -13,6 +13,7 @@ export const makeRouter = () => {
       { path: '/devices', component: () => import('./pages/DevicesPage.vue') },
       { path: '/instruments', component: () => import('./pages/InstrumentsPage.vue') },
       { path: '/words', component: () => import('./pages/WordsPage.vue') },
+      { path: '/watched', component: () => import('./pages/WatchedPage.vue') },
       { path: '/pair', component: () => import('./pages/PairPage.vue') },
       { path: '/shelf', component: () => import('./pages/ShelfPage.vue') },
       {

@@ -86,7 +86,7 @@ def honest_car(seed: int) -> Document:
         ends[name] = End(
             layout=layout,
             track=draw.uniform(1.30, 1.60),
-            spring=Mount(ratio=RatioTyped(value=round(ratio, 3), how="sweep")) if layout in RATIOS else Mount(),
+            spring=Mount(ratio=RatioTyped(value=round(ratio, 3), how="sweep")) if layout in RATIOS else Mount() if layout == "torsion arm" else Mount(ratio=RatioTyped(value=1.0, how="sweep")),
             damper=None if damper is None else Mount(ratio=RatioTyped(value=damper, how="sweep")),
             spring_base=draw.uniform(0.85, 1.1) if layout == "live axle" else None,
             unsprung_mass=MassValue(value=round(unsprung, 1), how="scales"),

@@ -13,7 +13,8 @@ def test_a_mistake_is_named_first_and_its_neighbour_is_not_accused(mistake):
     said = told(mistake.made(honest), mistake.setup, mistake.load)
     new = [t for t in said if (t.rule, t.place) not in before] or said
     assert new, "nothing is told"
-    assert (new[0].rule in mistake.rules) and new[0].place == mistake.place, new
+    assert new[0].rule in mistake.rules, new
+    assert new[0].place == mistake.place, new
     near = mistake.near(honest)
     assert not [
         t for t in told(near, mistake.setup, mistake.load) if t.rule in mistake.rules and t.place == mistake.place

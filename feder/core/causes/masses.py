@@ -8,6 +8,9 @@ from feder.core.document.base import Place
 from feder.core.numbers.working import untraced
 from feder.core.report.findings.loads import carried_by_springs
 
+ALIKE = 0.004
+"""Share by which two weights may differ and still be one number typed twice."""
+
 
 def of_masses(typed: Typed) -> Iterator[Guess]:
     yield from _unsprung(typed)
@@ -67,7 +70,8 @@ def _axles(typed: Typed) -> Iterator[Guess]:
         ("front", typed.places_at("front")),
         ("rear", typed.places_at("rear")),
     ):
-        read = [(path, value) for path, value, p in every if p in places]
+        rows = [row for row in every if row[2] in places]
+        read = [(path, value) for path, value, _ in rows]
         if not read:
             continue
         yield Guess(
@@ -82,9 +86,16 @@ def _axles(typed: Typed) -> Iterator[Guess]:
             change=changed((path, value / 2) for path, value in read),
             value=read[0][1],
             numbers={"typed": number(read[0][1], "kg")},
-            cost=0.25 if place == "vehicle" else 0.4,
+            # an axle's one number stands at both its wheels
+            cost=(0.2 if place == "vehicle" else 0.35) + (0.0 if _alike(rows) else 0.35),
             paths=tuple(path for path, _ in read),
         )
+
+
+def _alike(rows: list[tuple[Path, float, Place]]) -> bool:
+    """Whether left and right read alike at each end."""
+    by_place = {place: value for _, value, place in rows}
+    return all(abs(v / by_place[p.mirror] - 1) < ALIKE for p, v in by_place.items() if p.mirror in by_place)
 
 
 def _exchanged(typed: Typed) -> Iterator[Guess]:

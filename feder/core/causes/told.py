@@ -38,8 +38,9 @@ EXPLAINS: dict[str, tuple[str, ...]] = {
 """Findings that are causes themselves, and those at the same end that may only follow from them."""
 MOST_AGREE = 3
 ORDER: dict[Grade, int] = {"stop": 0, "look": 1, "note": 2}
-REASON = "One mistake explains what follows. With it taken back these agree:"
-NO_NUMBER = "One reading explains what follows. Were it as the others have it, these would agree:"
+REASON = "Taken back:"
+NOTHING_MORE = "Taken back, what follows from it goes too."
+NO_NUMBER = "Were it as the others have it, what follows from it would go."
 
 
 class Agrees(Shape):
@@ -64,7 +65,7 @@ class Follows(Shape):
     place: str
 
 
-class Cause(Shape):
+class Mistake(Shape):
     """The mistake as a finding of its own, bearing the worst grade of what it explains."""
 
     finding: Finding
@@ -85,7 +86,7 @@ class UnderLoad(Shape):
 
 
 class Judgement(Shape):
-    causes: list[Cause]
+    causes: list[Mistake]
     under_loads: list[UnderLoad]
 
 
@@ -101,7 +102,7 @@ def judgement(document: Document, setup: str, load_state: str | None = None) -> 
     return Judgement(causes=shown, under_loads=_under_loads(document, setup, load))
 
 
-def _by_themselves(findings: Sequence[Finding]) -> list[Cause]:
+def _by_themselves(findings: Sequence[Finding]) -> list[Mistake]:
     """Findings that are causes themselves, with those that may only follow from them."""
     made = []
     taken: set[tuple[str, str]] = set()
@@ -118,7 +119,7 @@ def _by_themselves(findings: Sequence[Finding]) -> list[Cause]:
         taken |= {(f.rule, f.place) for f in after}
         worst = min((f.grade for f in (finding, *after)), key=lambda g: ORDER[g])
         made.append(
-            Cause(
+            Mistake(
                 finding=finding.but(grade=worst),
                 agrees=[],
                 explains=[
@@ -141,11 +142,12 @@ def _load(document: Document, load_state: str | None) -> LoadState | None:
     raise UnknownSetup(f"there is no load state {load_state!r}")
 
 
-def _cause(document: Document, found: Found, setup: str, load: LoadState | None) -> Cause:
+def _cause(document: Document, found: Found, setup: str, load: LoadState | None) -> Mistake:
     guess = found.guess
     before, after = evidence_of(found.before, setup, load), evidence_of(found.after, setup, load)
     explained = _explained(before, after)
     gone = [c for c in before.checks if c.amount > 0 and not _still(c, after)]
+    agrees = _agreeing(gone, after)
     grade: Grade = min((f.grade for f in explained), key=lambda g: ORDER[g], default="look")
     finding = Finding(
         rule=guess.rule,
@@ -154,14 +156,14 @@ def _cause(document: Document, found: Found, setup: str, load: LoadState | None)
         station=guess.station,
         text=guess.text,
         numbers=guess.numbers,
-        reason=REASON if guess.offered else NO_NUMBER,
+        reason=(REASON if agrees else NOTHING_MORE) if guess.offered else NO_NUMBER,
         mend=Mend(text=guess.act, patch=list(guess.change) if guess.offered else None),
         stand_by=[_standing_by(document, guess, before)],
         about=None,
     )
-    return Cause(
+    return Mistake(
         finding=finding,
-        agrees=_agreeing(gone, after),
+        agrees=agrees,
         explains=[Follows(rule=f.rule, place=f.place) for f in explained],
         stays=sum(f.grade != "note" for f in after.findings),
         others=[_offer(g) for g in found.others if g.offered],
@@ -199,9 +201,9 @@ def _agreeing(gone: Sequence[Check], after: Evidence) -> list[Agrees]:
         if now is None or at in said or len(said) == MOST_AGREE:
             continue
         kind = "" if check.unit or check.usual.share else "ratio_"
-        where = "" if check.place == "vehicle" else f", {end_of(check.place)}"
+        where = "" if check.place == "vehicle" else f", {end_of(check.place)},"
         said[at] = Agrees(
-            text=f"{check.words[0].upper()}{check.words[1:]}{where}: {{{kind}before}}, then {{{kind}then}}; "
+            text=f"{check.words}{where} {{{kind}then}} instead of {{{kind}before}}; "
             f"{check.usual.of} have {{{kind}low}} to {{{kind}high}}",
             numbers={
                 f"{kind}{name}": Figure(value, check.unit)

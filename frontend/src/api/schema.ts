@@ -2008,6 +2008,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The mistakes that explain what is found in a setup, and what its load states stop. */
+        post: operations["judging_judge_judge_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fresh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What is asked of numbers just typed: nothing where nothing looks odd with them. */
+        post: operations["judging_fresh_fresh_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/watched": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every rule with its reason, and every usual range that numbers are held against. */
+        get: operations["judging_all_watched_watched_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/terms": {
         parameters: {
             query?: never;
@@ -2361,6 +2412,11 @@ export interface components {
             /** Reason */
             reason: string;
             mend: components["schemas"]["Mend"];
+            /**
+             * Stand By
+             * @default null
+             */
+            stand_by?: components["schemas"]["Change"][] | null;
             /**
              * About
              * @default null
@@ -3562,6 +3618,11 @@ export interface components {
              *     }
              */
             proving?: components["schemas"]["Proving"];
+            /**
+             * Stood By
+             * @default []
+             */
+            stood_by?: components["schemas"]["StoodBy"][];
             /**
              * Notes
              * @default
@@ -5543,6 +5604,18 @@ export interface components {
             name: string;
             /** Thickness */
             thickness: number;
+        };
+        /**
+         * StoodBy
+         * @description A number that looked odd and was looked at again: it is so, and is not asked about while it stays.
+         */
+        StoodBy: {
+            /** Rule */
+            rule: string;
+            /** Place */
+            place: string;
+            /** Value */
+            value: number;
         };
         /**
          * StopTrim
@@ -11518,6 +11591,189 @@ export interface components {
         LetGoQuestion: {
             place: components["schemas"]["Place"];
         };
+        /** JudgeAnswer */
+        JudgeAnswer: {
+            judged: components["schemas"]["Judgement"];
+        };
+        /**
+         * Agrees
+         * @description A number that was odd and is not once the mistake is taken back.
+         */
+        Agrees: {
+            /** Text */
+            text: string;
+            /** Numbers */
+            numbers: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+        };
+        /**
+         * Follows
+         * @description A finding that only follows from the cause, by its rule and place.
+         */
+        Follows: {
+            /** Rule */
+            rule: string;
+            /** Place */
+            place: string;
+        };
+        /** Judgement */
+        Judgement: {
+            /** Causes */
+            causes: components["schemas"]["Mistake"][];
+            /** Under Loads */
+            under_loads: components["schemas"]["UnderLoad"][];
+        };
+        /**
+         * Mistake
+         * @description The mistake as a finding of its own, bearing the worst grade of what it explains.
+         */
+        Mistake: {
+            finding: components["schemas"]["Finding"];
+            /** Agrees */
+            agrees: components["schemas"]["Agrees"][];
+            /** Explains */
+            explains: components["schemas"]["Follows"][];
+            /** Stays */
+            stays: number;
+            /** Others */
+            others: components["schemas"]["Offer"][];
+        };
+        /**
+         * Offer
+         * @description One way to take it back, at once: words with their numbers, and the change.
+         */
+        Offer: {
+            /** Text */
+            text: string;
+            /** Numbers */
+            numbers: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Patch */
+            patch: components["schemas"]["Change"][];
+        };
+        /**
+         * UnderLoad
+         * @description What stops a setup under a load, told in every view with the load's name.
+         */
+        UnderLoad: {
+            /** Load */
+            load: string;
+            /** Name */
+            name: string;
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+        };
+        /** JudgeQuestion */
+        JudgeQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            /**
+             * Load State
+             * @default null
+             */
+            load_state?: string | null;
+        };
+        /** FreshAnswer */
+        FreshAnswer: {
+            question: components["schemas"]["Question"] | null;
+        };
+        /**
+         * Question
+         * @description What is asked of a number just typed: what looks odd with it, and what it may have meant.
+         */
+        Question: {
+            /** Text */
+            text: string;
+            /** Numbers */
+            numbers: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Offers */
+            offers: components["schemas"]["Offer"][];
+            /** Keep */
+            keep: components["schemas"]["Change"][];
+        };
+        /**
+         * FreshQuestion
+         * @description The places (JSON pointers) that were just typed.
+         */
+        FreshQuestion: {
+            /** @default null */
+            document?: components["schemas"]["Document"] | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Patch
+             * @default []
+             */
+            patch?: components["schemas"]["Change"][];
+            /** Setup */
+            setup: string;
+            /** Paths */
+            paths: string[];
+        };
+        /** WatchedAnswer */
+        WatchedAnswer: {
+            /** Rules */
+            rules: components["schemas"]["Watched"][];
+            /** Ranges */
+            ranges: components["schemas"]["UsualRange"][];
+        };
+        /**
+         * UsualRange
+         * @description A usual range, in SI: of what, of which kind, and where it is from.
+         */
+        UsualRange: {
+            /** Quantity */
+            quantity: string;
+            /** Of */
+            of: string;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Unit */
+            unit: string;
+            /** Share */
+            share: boolean;
+            /** Source */
+            source: string;
+        };
+        /**
+         * Watched
+         * @description One rule: its name, how grave, at which station, what it says (dots for its numbers) and why.
+         */
+        Watched: {
+            /** Rule */
+            rule: string;
+            /** Kind */
+            kind: string;
+            /** Grades */
+            grades: string[];
+            /** Station */
+            station: string;
+            /** Says */
+            says: string;
+            /** Reason */
+            reason: string;
+        };
         /** TermsAnswer */
         TermsAnswer: {
             /** Terms */
@@ -16393,6 +16649,101 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    judging_judge_judge_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgeQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JudgeAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    judging_fresh_fresh_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FreshQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FreshAnswer"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorBody"];
+                };
+            };
+        };
+    };
+    judging_all_watched_watched_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchedAnswer"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -91,6 +91,12 @@ const acts = computed<Hit[]>(() => [
   { words: 'Tables on this screen as CSV', also: 'export spreadsheet download copy', kind: 'act', go: tables },
   { words: 'Garage', also: 'vehicles cars home import new', kind: 'page', go: () => void router.push('/') },
   { words: 'Shelf', also: 'springs parts catalogue csv', kind: 'page', go: () => void router.push('/shelf') },
+  {
+    words: 'What Feder looks for',
+    also: 'rules checks findings mistakes ranges',
+    kind: 'page',
+    go: () => void router.push('/watched'),
+  },
   { words: 'Words', also: 'glossary terms meaning help', kind: 'page', go: () => void router.push('/words') },
   {
     words: 'Instruments',

@@ -2,18 +2,22 @@
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 
-import { type Finding, placeWords } from '@/api/client'
+import { type Mistake, type Finding, placeWords } from '@/api/client'
 import { useUnits } from '@/composables/useUnits'
 import { useVehicle } from '@/composables/useVehicle'
 import { useWorking } from '@/composables/useWorking'
 import type { Change } from '@/logic/patch'
 import { sentence } from '@/logic/sentence'
 
+import FindingCause from './FindingCause.vue'
+
 /** What speaks against it, at the head of a bench: worst first, a line each, opened in place to reason, mend and working. */
 const props = defineProps<{
   findings: Finding[]
   /** The load state these findings hold in, where it is not the vehicle as weighed. */
   of?: string
+  /** Stations whose findings these are: what stops them under another load is told with them. */
+  stations?: string[]
 }>()
 const vehicle = useVehicle()
 const units = useUnits()
@@ -26,18 +30,43 @@ interface Told {
   finding: Finding
   places: string[]
   says: string
+  /** The load state in which it holds, where it is another than the one looked at. */
+  load?: string
+  /** Where it is a cause: what is told of it, and the findings that only follow from it. */
+  cause?: Mistake
+  follows?: Finding[]
 }
-/** The same finding at several places is told once. */
+const is = (f: { rule: string; place: string }) => (g: { rule: string; place: string }) =>
+  f.rule === g.rule && f.place === g.place
+/** Mistakes that explain something told here. */
+const causes = computed(() =>
+  props.of === 'simulated'
+    ? []
+    : (vehicle.judging?.judged.value?.causes ?? []).filter((c) => c.explains.some((e) => props.findings.some(is(e)))),
+)
+/** The same finding at several places is told once; what a cause explains stands folded under it. */
 const told = computed<Told[]>(() => {
   const groups = new Map<string, Told>()
-  for (const f of [...props.findings].sort((a, b) => ORDER[a.grade] - ORDER[b.grade])) {
+  const add = (f: Finding, load?: string): void => {
     const says = sentence(f.text, f.numbers, units.system.value)
-    const key = `${f.rule}|${says}`
+    const key = `${f.rule}|${says}|${load ?? ''}`
     const group = groups.get(key)
     if (group) group.places.push(f.place)
-    else groups.set(key, { key, finding: f, places: [f.place], says })
+    else groups.set(key, { key, finding: f, places: [f.place], says, load })
   }
-  return [...groups.values()]
+  for (const cause of causes.value) {
+    const f = cause.finding
+    const says = sentence(f.text, f.numbers, units.system.value)
+    const all = vehicle.report.value?.findings ?? props.findings
+    const follows = all.filter((g) => cause.explains.some(is(g)) && !is(g)(f))
+    groups.set(`cause ${says}`, { key: `cause ${says}`, finding: f, places: [f.place], says, cause, follows })
+  }
+  for (const f of props.findings) if (!causes.value.some((c) => c.explains.some(is(f)))) add(f)
+  if (!props.of)
+    for (const state of vehicle.judging?.judged.value?.under_loads ?? [])
+      for (const f of state.findings)
+        if (props.stations?.includes(f.station) && !props.findings.some(is(f))) add(f, state.name)
+  return [...groups.values()].sort((a, b) => ORDER[a.finding.grade] - ORDER[b.finding.grade])
 })
 /** Two lines stand at once; a third alone stands rather than a word that there is one more. */
 const FIRST = computed(() => (told.value.length === 3 ? 3 : 2))
@@ -50,7 +79,7 @@ const placesOf = (places: string[]): string => {
     .map(placeWords)
     .join(', ')
 }
-const where = (t: Told): string => [placesOf(t.places), props.of].filter(Boolean).join(', ')
+const where = (t: Told): string => [placesOf(t.places), t.load ?? props.of].filter(Boolean).join(', ')
 const all = ref(false)
 const shown = computed(() => (all.value ? told.value : told.value.slice(0, FIRST.value)))
 const rest = computed(() => told.value.length - FIRST.value)
@@ -63,6 +92,15 @@ const restWords = computed(() => {
   return [of('stop', 'to stop at'), of('look', 'more look'), of('note', 'note')].filter(Boolean).join(', ')
 })
 const open = ref<string | null>(null)
+// a mistake that leads stands open: it is what is to be done; under a hand that types nothing moves away
+const typing = (): boolean => document.activeElement instanceof HTMLInputElement
+watch(
+  () => told.value[0]?.cause && told.value[0].key,
+  (first, before) => {
+    if (first && !typing() && (open.value === null || open.value === before)) open.value = first
+  },
+  { immediate: true },
+)
 const list = ref<HTMLElement | null>(null)
 // the flag on the work line leads to the worst one, opened
 watch(
@@ -78,6 +116,10 @@ watch(
 function mend(finding: Finding): void {
   if (finding.mend.patch) vehicle.take(finding.mend.text, finding.mend.patch as Change[])
 }
+/** Looked at again, and it is so. */
+function stand(finding: Finding): void {
+  if (finding.stand_by) vehicle.take('it is so', finding.stand_by as Change[])
+}
 </script>
 
 <template>
@@ -89,7 +131,8 @@ function mend(finding: Finding): void {
         <span v-if="where(t)" class="quiet place">{{ where(t) }}</span>
         <span class="says">{{ t.says }}</span>
       </button>
-      <div v-if="open === t.key" class="more">
+      <FindingCause v-if="open === t.key && t.cause" :cause="t.cause" :follows="t.follows ?? []" />
+      <div v-else-if="open === t.key" class="more">
         <p class="why">{{ t.finding.reason }}</p>
         <p v-if="!t.finding.mend.patch" class="how">{{ t.finding.mend.text }}.</p>
         <p class="acts">
@@ -100,6 +143,7 @@ function mend(finding: Finding): void {
             @click="working.ask(t.finding.about, t.says)">
             how these numbers come about
           </button>
+          <button v-if="t.finding.stand_by" class="link" @click="stand(t.finding)">it is so</button>
         </p>
       </div>
     </li>

@@ -6,10 +6,14 @@ import { NO_TOLERANCE, readQuantity } from '@/composables/useReading'
 import { useUnread } from '@/composables/useUnread'
 import { useTerms } from '@/composables/useTerms'
 import { useUnits } from '@/composables/useUnits'
+import { maybeVehicle } from '@/composables/useVehicle'
+import { typedIn } from '@/composables/vehicle/useJudging'
 import TakeLive from '@/instruments/TakeLive.vue'
 import { measuredBy } from '@/instruments/useInstruments'
 import type { Kind } from '@/units/format'
 import { boundsOf, FAR_OUT, plainNumber } from '@/units/read'
+
+import FieldQuestion from './FieldQuestion.vue'
 
 /**
  * A quantity as people type it: "450 lb/in", "2 1/4 in", "21 deg 30". The server reads it; a bare number is in the unit
@@ -63,6 +67,11 @@ const units = useUnits()
 const terms = useTerms()
 const term = terms.of(() => props.label)
 const id = useId()
+const vehicle = maybeVehicle()
+/** What is asked of the number just typed here. */
+const doubted = computed(() =>
+  vehicle?.judging?.asked.value?.field === id ? vehicle.judging.asked.value.question : null,
+)
 const bounds = computed(() => (props.of ? boundsOf(props.of) : null))
 const si = computed(() => props.si ?? bounds.value?.si ?? '')
 const low = computed(() => props.low ?? bounds.value?.low ?? null)
@@ -112,6 +121,7 @@ const instance = getCurrentInstance()
 let unmounted = false
 onUnmounted(() => (unmounted = true))
 function tell(value: number | null, tolerance: number | null, listener: unknown): void {
+  typedIn(id)
   if (unmounted) (listener as ((v: number | null, t: number | null) => void) | undefined)?.(value, tolerance)
   else emit('update:modelValue', value, tolerance)
 }
@@ -136,7 +146,9 @@ async function typed(value: string): Promise<void> {
     const out = (low.value !== null && plain < low.value) || (high.value !== null && plain > high.value)
     error.value = out ? (props.beyond ?? FAR_OUT) : ''
     note.value = ''
-    return out ? undefined : emit('update:modelValue', plain, null)
+    if (out) return
+    typedIn(id)
+    return emit('update:modelValue', plain, null)
   }
   const { data, error: refused } = await readQuantity({
     text: value,
@@ -243,6 +255,7 @@ function entered(event: KeyboardEvent): void {
       :kind="kind"
       :beside="input"
       @take="taken" />
+    <FieldQuestion v-if="doubted && vehicle" :question="doubted" :label="label" @done="input?.focus()" />
     <span v-if="error || note || hint" :id="`${id}-m`" class="qf-m" :role="error ? 'alert' : undefined">{{
       error || note || hint
     }}</span>
@@ -250,7 +263,7 @@ function entered(event: KeyboardEvent): void {
 </template>
 
 <style scoped>
-.qf { display: grid; grid-template-columns: minmax(0, 1fr); min-width: 0; }
+.qf { position: relative; display: grid; grid-template-columns: minmax(0, 1fr); min-width: 0; }
 .qf-l { font-size: var(--t-1); color: var(--ink-2); line-height: 1.3; }
 .qf-box { display: flex; align-items: baseline; border-bottom: 1.5px solid var(--edge); background: var(--sheet); padding: 0 6px; min-height: 40px; }
 .qf-box:focus-within { border-bottom: 3px solid var(--ink); margin-bottom: -1.5px; }

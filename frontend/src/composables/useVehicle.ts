@@ -28,6 +28,7 @@ import { learn } from '@/api/wire'
 import { type Beside, type Change, changed as changedBy, type Edit, edited, type Patch } from '@/logic/patch'
 
 import { useAsking } from './vehicle/useAsking'
+import { type Judging, useJudging } from './vehicle/useJudging'
 import { recalled, remember } from './vehicle/remembered'
 import { useHistory } from './vehicle/useHistory'
 import { type SaveState, useSaving } from './vehicle/useSaving'
@@ -70,6 +71,8 @@ export interface VehicleWork {
   endGesture: () => void
   /** Whether a hand is dragging something: what is not under it may wait. */
   dragging: Ref<boolean>
+  /** Mistakes that explain what is found, and what is asked of a number just typed. */
+  judging: Judging
   undo: () => void
   redo: () => void
   selectSetup: (id: string) => void
@@ -78,6 +81,10 @@ export interface VehicleWork {
   keepBoth: () => Promise<string | null>
 }
 const key: InjectionKey<VehicleWork> = Symbol('vehicle')
+
+/** A number, or one with how it was got. */
+const hasNumber = (value: unknown): boolean =>
+  typeof value === 'number' || typeof (value as { value?: unknown } | null)?.value === 'number'
 
 /** What the address asks for: a setup, and a load aboard. */
 export interface AskedFor {
@@ -113,6 +120,12 @@ export function provideVehicle(id: string, wanted: AskedFor = {}): VehicleWork {
     return { document: now, setup: setup.value.id, ...look() }
   })
 
+  const judging = useJudging(
+    () => (document.value && setup.value ? { document: document.value, setup: setup.value.id } : null),
+    asking.report,
+    history.dragging,
+  )
+
   function changed(next: Document, ask = true): void {
     document.value = next
     if (ask && history.dragging.value) void asking.ask()
@@ -126,7 +139,9 @@ export function provideVehicle(id: string, wanted: AskedFor = {}): VehicleWork {
     changed(next, ask)
   }
   const edit = (words: string, edits: Edit[], beside?: Beside): void => {
-    if (document.value) made(edited(document.value, words, edits, Date.now()), true, beside)
+    if (!document.value) return
+    judging.typed(edits.filter((e) => hasNumber(e.value)).map((e) => e.path))
+    made(edited(document.value, words, edits, Date.now()), true, beside)
   }
   const take = (words: string, changes: Change[], ask = true, beside?: Beside): void => {
     if (document.value) made(changedBy(document.value, words, changes, Date.now()), ask, beside)
@@ -248,6 +263,7 @@ export function provideVehicle(id: string, wanted: AskedFor = {}): VehicleWork {
     take,
     act,
     dragging: history.dragging,
+    judging,
     beginGesture: history.begin,
     endGesture: history.end,
     undo,
@@ -263,6 +279,9 @@ export function provideVehicle(id: string, wanted: AskedFor = {}): VehicleWork {
   provide(key, work)
   return work
 }
+
+/** The vehicle at work, or none on a page that has none. */
+export const maybeVehicle = (): VehicleWork | null => inject(key, null)
 
 export const useVehicle = (): VehicleWork => {
   const found = inject(key)

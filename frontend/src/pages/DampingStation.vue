@@ -49,7 +49,7 @@ const fact = computed(() => vehicle.setup.value?.stage !== 'plan')
       </button>
     </div>
   </div>
-  <FindingList :findings="findings" />
+  <FindingList :findings="findings" :stations="['damping']" />
   <template v-if="view === 'clicks'">
     <EndRules v-for="e in ENDS" :key="e" :end="e" :side="side" />
     <div class="below">

@@ -70,7 +70,7 @@ const cgHeight = (value: number | null, tolerance: number | null): void =>
     >
     <span v-else class="quiet">as found, and so in every setup that replaces nothing</span>
   </div>
-  <FindingList :findings="findings" />
+  <FindingList :findings="findings" :stations="['geometry']" />
   <ByEnd v-if="!vehicle.isFound.value" v-slot="{ end }" bare class="replaced-parts">
     <EndReplaced :end="end" />
   </ByEnd>

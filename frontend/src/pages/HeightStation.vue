@@ -78,7 +78,7 @@ const vehicleFigures = computed(() => vehicle.report.value?.vehicle)
       :model-value="heights.together.value"
       @update:model-value="(v) => (heights.together.value = !!v)" />
   </div>
-  <FindingList :findings="findings" />
+  <FindingList :findings="findings" :stations="['height']" />
   <p v-if="vehicle.isFound.value" class="say">
     <b class="grade-look">Look</b> As found is what was measured. Take the plan in the heading to ask for heights.
   </p>

@@ -187,7 +187,7 @@ function setBar(end: 'front' | 'rear', part: TorsionBarPart | null): void {
         "
     /></label>
   </div>
-  <FindingList :findings="findings" />
+  <FindingList :findings="findings" :stations="['survey']" />
   <section v-if="walking && !ready" class="before">
     <h2>First</h2>
     <v-checkbox

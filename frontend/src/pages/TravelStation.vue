@@ -97,7 +97,7 @@ const trimToFit = (): void => void (stop.value?.trim != null && setStop(stop.val
       </button>
     </div>
   </div>
-  <FindingList :findings="findings" />
+  <FindingList :findings="findings" :stations="['travel']" />
   <p v-if="headline" class="say">
     <b v-if="headline.grade" :class="`grade-${headline.grade}`">Stop </b>{{ headline.text }}
     <button v-if="stop?.trim != null && movable" class="link" @click="trimToFit">cut to fit</button>

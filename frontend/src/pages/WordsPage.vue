@@ -31,6 +31,7 @@ document.title = 'Words · Feder'
     <PageHead here="words" />
     <main class="in">
       <h1>Words</h1>
+      <p><router-link to="/watched" class="link">what Feder looks for, rule by rule</router-link></p>
       <label class="look"
         ><span class="small quiet">find a word, or what you call it</span
         ><input v-model="text" class="find" type="search" autocomplete="off"

@@ -102,7 +102,7 @@ const degrees = (v: number | null | undefined): number | null => (v == null ? nu
     <h1>Geometry</h1>
     <span class="quiet">measured once, {{ bike }} alone and upright, as found</span>
   </div>
-  <FindingList :findings="findings" />
+  <FindingList :findings="findings" :stations="['geometry']" />
   <section id="dimensions" class="four">
     <QuantityField
       label="wheelbase"

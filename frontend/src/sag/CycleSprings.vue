@@ -54,7 +54,7 @@ const VIEWS = [
     <h1>Springs</h1>
     <BenchViews label="Views of the springs" :views="VIEWS" :here="view" />
   </div>
-  <FindingList :findings="findings" />
+  <FindingList :findings="findings" :stations="['springs']" />
   <RiderLoads v-if="view === 'loads'" />
   <template v-else>
     <div class="ends">

@@ -169,7 +169,7 @@ const findings = computed(() => (vehicle.report.value?.findings ?? []).filter((f
     <span class="quiet">as found, before anything is turned</span
     ><router-link class="act end" :to="`/vehicle/${vehicle.id}/walk`">read it on a phone</router-link>
   </div>
-  <FindingList :findings="findings" />
+  <FindingList :findings="findings" :stations="['survey']" />
   <div class="ticks">
     <v-checkbox
       v-for="t in TICKS"

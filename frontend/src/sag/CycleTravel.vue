@@ -37,7 +37,7 @@ const ROWS: {
     <h1>Travel</h1>
     <span class="quiet">what sag takes of it, and what is left</span>
   </div>
-  <FindingList :findings="findings" />
+  <FindingList :findings="findings" :stations="['travel']" />
   <table class="use" aria-label="Travel used">
     <thead>
       <tr>

@@ -39,7 +39,7 @@ const end = computed<EndName>(
     <span class="quiet">sag, front and rear as a pair</span
     ><router-link class="act end" :to="`/vehicle/${vehicle.id}/walk`">read it on a phone</router-link>
   </div>
-  <FindingList :findings="findings" />
+  <FindingList :findings="findings" :stations="['height']" />
   <p v-if="vehicle.isFound.value" class="say">
     <b class="grade-look">Look</b> As found is what was read. Take the plan in the heading to set preload, springs and
     air.

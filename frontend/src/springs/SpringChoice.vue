@@ -236,7 +236,7 @@ const waiting = computed(() => {
       </button>
     </div>
   </SpringHead>
-  <FindingList :findings="findings" />
+  <FindingList :findings="findings" :stations="['springs']" />
   <FrequencyStrip
     v-if="ridden"
     :report="ridden"

@@ -96,7 +96,9 @@ const font = (text: string): string => (text.length > 6 ? 'font-size:1.125rem' :
           >{{ told(height(p)!) }}</text
         >
         <text v-else class="none" :x="x[p]" y="37" text-anchor="middle">–</text>
-        <g v-if="flagged(p, 'height') || flagged(p, 'survey')" :transform="`translate(${x[p]! - 40} 22)`"
+        <g
+          v-if="flagged(p, 'height') || flagged(p, 'survey')"
+          :transform="`translate(${x[p]! + (p.startsWith('rear') ? 24 : -40)} 22)`"
           ><path class="fl-s" d="M0 14V0" /><path class="fl-f" d="M0 0l10 3.500-10 3.500z"
         /></g>
         <text v-if="read(p)" class="chg" :x="x[p]" y="56" text-anchor="middle">read {{ told(read(p)!) }}</text>

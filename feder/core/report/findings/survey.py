@@ -22,6 +22,10 @@ from feder.core.report.shapes import Finding, Mend
 from feder.core.standing.corner import StandingCorner
 from feder.core.standing.readings import readings_of, scatter_of, sure, sureness
 
+HUBS = (
+    "Floor to arch less hub to arch is the height of the hub; it depends on the tyre alone. One of the two readings is off, "
+    "a pressure is not set, or the floor is not level."
+)
 RADIUS_SURE = 0.002
 """How sure a loaded radius is, m: a tape, and a tyre that is never quite round."""
 
@@ -35,10 +39,10 @@ def hub_off_floor(case: Case) -> Iterator[Finding]:
         if radius is not None and hub - radius > max(HUB_TOLERANCE, sure(len(hubs)) * hypot(mine, RADIUS_SURE)):
             yield _hub_finding(
                 place,
-                "tyre_in_the_air",
-                hub,
-                radius,
-                "With these readings the tyre hangs {gap} in the air: hub {hub} above the floor, tyre radius {other}",
+                (hub, radius),
+                rule="tyre_in_the_air",
+                reason=HUBS,
+                text="With these readings the tyre hangs {gap} in the air: hub {hub} above the floor, tyre radius {other}",
             )
             continue
         other = hubs.get(place.mirror)
@@ -49,10 +53,10 @@ def hub_off_floor(case: Case) -> Iterator[Finding]:
         if _further_off(case, hubs, place):
             yield _hub_finding(
                 place,
-                "hub_heights_differ",
-                hub,
-                other,
-                f"The hub stands {{gap}} {'higher' if hub > other else 'lower'} than on the other side: {{hub}} against {{other}}",
+                (hub, other),
+                rule="hub_heights_differ",
+                reason=HUBS,
+                text=f"The hub stands {{gap}} {'higher' if hub > other else 'lower'} than on the other side: {{hub}} against {{other}}",
             )
 
 
@@ -79,7 +83,8 @@ def _sure(case: Case, place: Place) -> float:
     return hypot(*(sureness(case.document, place, q) for q in ("floor_to_arch", "hub_to_arch")))
 
 
-def _hub_finding(place: Place, rule: str, hub: float, other: float, text: str) -> Finding:
+def _hub_finding(place: Place, heights: tuple[float, float], *, rule: str, text: str, reason: str) -> Finding:
+    hub, other = heights
     return Finding(
         rule=rule,
         grade="look",
@@ -87,8 +92,7 @@ def _hub_finding(place: Place, rule: str, hub: float, other: float, text: str) -
         station="survey",
         text=text,
         numbers={"gap": length(abs(hub - other)), "hub": length(hub), "other": length(other)},
-        reason="Floor to arch less hub to arch is the height of the hub; it depends on the tyre alone. One of the two "
-        "readings is off, a pressure is not set, or the floor is not level.",
+        reason=reason,
         mend=Mend(text="Measure both heights again at this corner"),
     )
 
