@@ -29,6 +29,7 @@ from tests.changes import with_end, with_side
 from tests.core.test_findings_dampers import CASES as OF_DAMPERS
 from tests.core.test_findings_parts import CASES as MORE
 from tests.core.test_findings_sags import CASES as ON_TWO_WHEELS
+from tests.judging.mistakes import MISTAKES
 
 
 def rules(document, setup="plan"):
@@ -85,13 +86,15 @@ CASES = {
     ),
     "tyre_in_the_air": (
         "rear_right",
-        lambda d: read(d, "rear_right", "floor_to_arch", 0.664),
-        lambda d: read(d, "rear_right", "floor_to_arch", 0.657),
+        # 280 over the floor as read, a radius of 288: three readings' scatter is 9.8 mm for the four of them
+        lambda d: read(d, "rear_right", "floor_to_arch", 0.665),
+        lambda d: read(d, "rear_right", "floor_to_arch", 0.662),
     ),
     "hub_heights_differ": (
         "front_right",
-        lambda d: read(d, "front_right", "floor_to_arch", 0.659),
-        lambda d: read(d, "front_right", "floor_to_arch", 0.657),
+        # four readings by tape, 1.5 mm each: 9.2 mm apart is more than they scatter in one of some hundred surveys
+        lambda d: no_radius(read(d, "front_right", "floor_to_arch", 0.664)),
+        lambda d: no_radius(read(d, "front_right", "floor_to_arch", 0.663)),
     ),
     "height_outlier": (
         "front",
@@ -105,8 +108,9 @@ CASES = {
     ),
     "scattered_readings": (
         "front_left",
+        # two by tape: three times 1.5 mm times the root of two is 6.4 mm
+        lambda d: again(d, "front_left", "hub_to_arch", 0.383),
         lambda d: again(d, "front_left", "hub_to_arch", 0.382),
-        lambda d: again(d, "front_left", "hub_to_arch", 0.379),
     ),
     "not_prepared": (
         "vehicle",
@@ -124,11 +128,6 @@ CASES = {
         "front",
         lambda d: ratio(d, "front", RatioAssumed()),
         lambda d: ratio(d, "front", typed(0.95)),
-    ),
-    "ratio_inverted": (
-        "rear",
-        lambda d: ratio(d, "rear", typed(1.39)),
-        lambda d: ratio(d, "rear", typed(1.39, convention="wheel per spring")),
     ),
     "limits_out_of_order": (
         "front",
@@ -274,6 +273,14 @@ def surveyed(document, **members):
     return document.model_copy(update={"surveys": (document.surveys[0].model_copy(update=members),)})
 
 
+def no_radius(document):
+    """Nothing to say which side is off but the hubs of the other end."""
+    for name in ("front", "rear"):
+        tyre = getattr(document.vehicle.ends, name).tyre
+        document = with_end(document, name, tyre=tyre.but(radius=None, size=None))
+    return document
+
+
 def plated(document, **members):
     return document.model_copy(update={"vehicle": document.vehicle.model_copy(update={"plate": Plate(**members)})})
 
@@ -308,8 +315,10 @@ def test_a_seat_length_that_contradicts_the_spring_as_found_is_told(car):
     def seated(length):
         return with_side(car, "found", "front_left", collar=0.0, seat=Seat(length=length, hub_to_arch=0.376))
 
-    assert ("seat_disagrees", "front_left") in rules(seated(0.230), "found")
-    assert ("seat_disagrees", "front_left") not in rules(seated(0.2235), "found")
+    # the load squeezes it 107.7 mm, known to 1 % by its rate from a bench and to 1 % by its ratio, two lengths by tape:
+    # four corners' scatter of 2.6 mm makes 8.9 mm
+    assert ("seat_disagrees", "front_left") in rules(seated(0.2325), "found")
+    assert ("seat_disagrees", "front_left") not in rules(seated(0.2300), "found")
 
 
 def test_every_rule_has_its_case(car):
@@ -317,6 +326,9 @@ def test_every_rule_has_its_case(car):
     shown = {rule for place, fires, _ in CASES.values() for rule, _ in rules(fires(car))} | {
         "seat_disagrees",
         "added_load_outside",  # of a load state: with the load springs
+        *{rule for mistake in MISTAKES for rule in mistake.rules},
+        "weighed_otherwise",  # with the causes, as the next
+        "pressed_over_lifted",
         *MORE,
         *OF_DAMPERS,
         *ON_TWO_WHEELS,
@@ -369,6 +381,9 @@ def test_the_number_of_a_finding_can_be_asked_how(car):
     numbered = {
         f.rule for _, fires, _ in CASES.values() for f in evaluate(fires(car), "plan").findings if f.numbers
     }
+    numbered = {
+        rule for rule in numbered if not rule.startswith("odd_")
+    }  # of the vehicle as found, in every setup
     # these are numbers typed in, and shown where they were typed
     assert numbered - asked == {"scattered_readings", "limits_out_of_order", "wheels_further_out"}
 

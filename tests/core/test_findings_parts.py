@@ -253,8 +253,9 @@ CASES = {
         lambda: with_end(nettle(), "front", friction=ForceValue(value=200)),
         lambda: with_end(nettle(), "front", friction=ForceValue(value=100)),
     ),
-    "alignment_due": ("vehicle", "plan", None, lambda: fitted(None), lambda: fitted(0.001)),
-    "toe_wears": ("front_left", "plan", None, lambda: fitted(0.004), lambda: fitted(0.002)),
+    "alignment_due": ("vehicle", "plan", None, lambda: fitted(None), lambda: fitted(0.0007)),
+    # 380 mm rims: 2 m/km is half a total toe of 0.76 mm
+    "toe_wears": ("front", "plan", None, lambda: fitted(0.0008), lambda: fitted(0.0007)),
 }
 
 

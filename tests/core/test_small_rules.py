@@ -199,9 +199,9 @@ def test_a_stop_squeezed_at_rest_says_whether_its_force_is_counted(told):
     assert ("not counted" in found.reason) == (not told)
 
 
-@pytest.mark.parametrize(("ratio", "odd"), [(0.31, False), (0.29, True), (1.14, False), (1.16, True)])
-def test_a_typed_motion_ratio_is_rare_below_three_tenths_and_above_115_hundredths(ratio, odd):
+@pytest.mark.parametrize(("ratio", "odd"), [(0.36, False), (0.34, True), (1.02, False), (1.04, True)])
+def test_a_spring_apart_from_its_damper_moves_a_third_of_its_wheel_to_all_of_it(ratio, odd):
     car = nettle()
     spring = car.vehicle.ends.rear.spring.but(ratio=car.vehicle.ends.rear.spring.ratio.but(value=ratio))
     rules = {f.rule for f in evaluate(with_end(car, "rear", spring=spring), "plan").findings if f.place == "rear"}
-    assert ("ratio_inverted" in rules) == odd
+    assert ("odd_spring_ratio" in rules) == odd

@@ -77,6 +77,7 @@ def honest_car(seed: int) -> Document:
         droop, bump = draw.uniform(0.045, 0.10), draw.uniform(0.055, 0.11)
         rate = (2 * pi * hz) ** 2 * (each - unsprung)
         ratio = draw.uniform(*RATIOS.get(layout, (1.0, 1.0)))
+        droop = min(droop, (each - unsprung) * G / rate + 0.03)  # standard springs are hardly loose at droop
         tops = {p: hub + draw.normal(0, 0.002) for p in places}
         heights |= {p: (tops[p], radius) for p in places}
         solid = hub - bump

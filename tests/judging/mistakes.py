@@ -145,7 +145,7 @@ RATIOS = [
 
 MASSES = [
     m("a whole axle's unsprung mass at each wheel", nettle, lambda d: end(d, "rear", {"unsprung_mass/value": 56.0}), "cause_whole_axle", "rear",
-      lambda d: end(d, "rear", {"unsprung_mass/value": 35.0})),
+      lambda d: end(d, "rear", {"unsprung_mass/value": 33.0})),
     m("the same in front", nettle, lambda d: end(d, "front", {"unsprung_mass/value": 68.0}), "cause_whole_axle", "front"),
     m("a live axle's whole mass at each wheel", bramble, lambda d: end(d, "rear", {"unsprung_mass/value": 148.0}), "cause_whole_axle", "rear"),
     m("sprung mass typed as unsprung", nettle, lambda d: end(d, "front", {"unsprung_mass/value": 269.0}), "cause_sprung_for_unsprung", "front"),
@@ -276,7 +276,7 @@ SETTINGS = [
     m("plate exceeded", nettle, lambda d: over(d, vehicle__plate__front_axle=600), "plate_exceeded", "vehicle"),
     m("drop onto the stops", nettle, lambda d: side(d, 1, FRONT, {"hub_to_arch": 0.316}), "rests_on_stop", "front_left"),
     m("drop onto the damper", nettle, lambda d: side(d, 1, FRONT, {"hub_to_arch": 0.300}), "rests_on_solid", "front_left"),
-    m("loose at droop", nettle, lambda d: side(d, 1, REAR, {"spring": demo_spring(60, 160, 70).model_dump(mode="json")}), "loose_at_droop", "rear_right"),
+    m("loose at droop", nettle, lambda d: side(d, 1, REAR, {"spring": demo_spring(60, 160, 70).model_dump(mode="json")}), "loose_at_droop", "rear_left"),
     m("coil bind", nettle, lambda d: side(d, 1, REAR, {"spring/solid_length": 0.110}), "binds_first", "rear_left"),
 ]  # fmt: skip
 

@@ -21,7 +21,7 @@ def test_what_is_wanted_and_set_is_printed_round_the_car_and_the_rest_is_left_fo
     assert re.findall(r"<th>(.*?)</th>", page)[1:] == ["front left", "rear left", "rear right", "front right"]
     assert told["hub to arch wanted mm"] == ["354.0", "352.0", "352.0", "354.0"]
     assert told["set now"] == ["collar 24.0 mm", "collar 6.6 mm", "collar 4.4 mm", "collar 21.4 mm"]
-    assert told["toe wanted, in + mm"] == ["−0.5", "1.0", "1.0", "−0.5"]
+    assert told["toe wanted, in + mm"] == ["−0.5", "0.7", "0.7", "−0.5"]
     assert told["caster wanted °"] == ["4.5", "", "", "4.5"]
     for blank in ("hub to arch read mm", "again, after rolling mm", "turned to", "scale kg", "camber read °"):
         assert told[blank] == [""] * 4

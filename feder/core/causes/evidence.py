@@ -22,7 +22,7 @@ WEIGHTS = {
     "limits_out_of_order": 2.0,
     "seat_disagrees": 1.5,
     "weighed_otherwise": 1.5,
-    "preload_disagrees": 1.2,
+    "preload_disagrees": 1.0,
     "pressure_disagrees": 1.2,
     "rider_disagrees": 1.2,
     "sags_out_of_order": 2.0,

@@ -142,7 +142,7 @@ def _exchanged(typed: Typed) -> Iterator[Guess]:
             change=changed((path, by_place[moved(place)]) for path, _, place in read),
             value=read[0][1],
             cost=0.3,
-            asks=1.5,
+            asks=1.1,
             paths=tuple(path for path, _, _ in read),
         )
 

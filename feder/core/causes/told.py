@@ -5,9 +5,9 @@ from collections.abc import Sequence
 from feder.core.causes.evidence import Evidence, end_of, evidence_of
 from feder.core.causes.guess import Guess, Path
 from feder.core.causes.judge import Found, causes, within_any
-from feder.core.document.changes import Change
+from feder.core.document.changes import Change, patched
 from feder.core.document.document import Document, LoadState
-from feder.core.numbers.errors import UnknownSetup
+from feder.core.numbers.errors import FederError, UnknownSetup
 from feder.core.numbers.working import untraced
 from feder.core.report.doubts.check import Check
 from feder.core.report.evaluate import judged_case
@@ -87,6 +87,8 @@ class UnderLoad(Shape):
 
 class Judgement(Shape):
     causes: list[Mistake]
+    tried: list[Follows]
+    """Findings whose mend by one tap was tried: it mends them, and raises nothing as grave."""
     under_loads: list[UnderLoad]
 
 
@@ -99,7 +101,49 @@ def judgement(document: Document, setup: str, load_state: str | None = None) -> 
         told = findings_of(judged_case(document, setup, load_state))
     shown += _by_themselves([f for f in told if (f.rule, f.place) not in follows])
     shown.sort(key=lambda c: ORDER[c.finding.grade])
-    return Judgement(causes=shown, under_loads=_under_loads(document, setup, load))
+    return Judgement(
+        causes=shown, tried=_tried(document, setup, load, told), under_loads=_under_loads(document, setup, load)
+    )
+
+
+def _tried(document: Document, setup: str, load: LoadState | None, findings: Sequence[Finding]) -> list[Follows]:
+    """Findings whose patch mends them and raises nothing as grave as they are."""
+    made = []
+    for finding in findings:
+        at = (finding.rule, end_of(finding.place))
+        if finding.mend.patch and _harmless(
+            document, setup, load, findings, finding.mend.patch, finding.grade, at
+        ):
+            made.append(Follows(rule=finding.rule, place=finding.place))
+    return made
+
+
+def _harmless(
+    document: Document,
+    setup: str,
+    load: LoadState | None,
+    findings: Sequence[Finding],
+    patch: Sequence[Change],
+    grade: Grade,
+    mends: tuple[str, str] | None = None,
+) -> bool:
+    """Whether a change raises nothing that was not told before and is as grave as what it mends, and does mend that."""
+    known: dict[tuple[str, str], int] = {}
+    for f in findings:
+        at = (f.rule, end_of(f.place))
+        known[at] = min(known.get(at, len(ORDER)), ORDER[f.grade])
+    try:
+        mended = patched(document, document.model_dump(mode="json"), patch)[0]
+        with untraced():
+            after = findings_of(judged_case(mended, setup, None if load is None else load.id, strips=False))
+    except FederError:
+        return False
+    return not any(
+        (f.rule, end_of(f.place)) == mends
+        or (ORDER[f.grade] <= ORDER[grade]
+        and ORDER[f.grade] < known.get((f.rule, end_of(f.place)), len(ORDER)))
+        for f in after
+    )
 
 
 def _by_themselves(findings: Sequence[Finding]) -> list[Mistake]:
@@ -149,15 +193,21 @@ def _cause(document: Document, found: Found, setup: str, load: LoadState | None)
     gone = [c for c in before.checks if c.amount > 0 and not _still(c, after)]
     agrees = _agreeing(gone, after)
     grade: Grade = min((f.grade for f in explained), key=lambda g: ORDER[g], default="look")
+    grade = "look" if grade == "note" else grade
+    now = before.findings if found.before is document else evidence_of(document, setup, load).findings
+    ways = [
+        g for g in (guess, *found.others) if g.offered and _harmless(document, setup, load, now, g.change, grade)
+    ]
+    taken_back = guess in ways
     finding = Finding(
         rule=guess.rule,
-        grade="look" if grade == "note" else grade,
+        grade=grade,
         place=guess.place,
         station=guess.station,
         text=guess.text,
         numbers=guess.numbers,
         reason=(REASON if agrees else NOTHING_MORE) if guess.offered else NO_NUMBER,
-        mend=Mend(text=guess.act, patch=list(guess.change) if guess.offered else None),
+        mend=Mend(text=guess.act, patch=list(guess.change) if taken_back else None),
         stand_by=[_standing_by(document, guess, before)],
         about=None,
     )
@@ -166,7 +216,7 @@ def _cause(document: Document, found: Found, setup: str, load: LoadState | None)
         agrees=agrees,
         explains=[Follows(rule=f.rule, place=f.place) for f in explained],
         stays=sum(f.grade != "note" for f in after.findings),
-        others=[_offer(g) for g in found.others if g.offered],
+        others=[_offer(g) for g in ways if g is not guess],
     )
 
 

@@ -33,8 +33,8 @@ FRONT_SHARE = _same("", share=True, car=(0.30, 0.74), motorcycle=(0.38, 0.58), b
 LEFT_SHARE = _same("", share=True, car=(0.43, 0.57))
 CROSS = _same("", share=True, car=(0.48, 0.52))
 UNSPRUNG_SHARE = {
-    "car": Range(0.045, 0.175, "", "cars on independent suspension", share=True),
-    "live axle": Range(0.08, 0.28, "", "live axles", share=True),
+    "car": Range(0.045, 0.18, "", "cars on independent suspension", share=True),
+    "live axle": Range(0.08, 0.29, "", "live axles", share=True),
     "motorcycle": Range(0.07, 0.30, "", "motorcycles", share=True),
     "bicycle": Range(0.12, 0.65, "", "bicycles", share=True),
 }

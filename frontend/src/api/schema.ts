@@ -11621,6 +11621,8 @@ export interface components {
         Judgement: {
             /** Causes */
             causes: components["schemas"]["Mistake"][];
+            /** Tried */
+            tried: components["schemas"]["Follows"][];
             /** Under Loads */
             under_loads: components["schemas"]["UnderLoad"][];
         };

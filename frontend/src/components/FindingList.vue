@@ -116,6 +116,11 @@ watch(
 function mend(finding: Finding): void {
   if (finding.mend.patch) vehicle.take(finding.mend.text, finding.mend.patch as Change[])
 }
+/** Whether the mend can be done at once: it was tried, and leads into nothing as grave. */
+const byOneTap = (f: Finding): boolean =>
+  !!f.mend.patch &&
+  (vehicle.judging?.judged.value?.tried ?? []).some(is(f)) &&
+  vehicle.judging?.of.value === vehicle.document.value
 /** Looked at again, and it is so. */
 function stand(finding: Finding): void {
   if (finding.stand_by) vehicle.take('it is so', finding.stand_by as Change[])
@@ -134,9 +139,9 @@ function stand(finding: Finding): void {
       <FindingCause v-if="open === t.key && t.cause" :cause="t.cause" :follows="t.follows ?? []" />
       <div v-else-if="open === t.key" class="more">
         <p class="why">{{ t.finding.reason }}</p>
-        <p v-if="!t.finding.mend.patch" class="how">{{ t.finding.mend.text }}.</p>
+        <p v-if="!byOneTap(t.finding)" class="how">{{ t.finding.mend.text }}.</p>
         <p class="acts">
-          <button v-if="t.finding.mend.patch" class="act go" @click="mend(t.finding)">
+          <button v-if="byOneTap(t.finding)" class="act go" @click="mend(t.finding)">
             {{ t.finding.mend.text }}</button><button
             v-if="t.finding.about"
             class="link"

@@ -6,8 +6,7 @@ import { NO_TOLERANCE, readQuantity } from '@/composables/useReading'
 import { useUnread } from '@/composables/useUnread'
 import { useTerms } from '@/composables/useTerms'
 import { useUnits } from '@/composables/useUnits'
-import { maybeVehicle } from '@/composables/useVehicle'
-import { typedIn } from '@/composables/vehicle/useJudging'
+import { judgingHere, typedIn } from '@/composables/vehicle/useJudging'
 import TakeLive from '@/instruments/TakeLive.vue'
 import { measuredBy } from '@/instruments/useInstruments'
 import type { Kind } from '@/units/format'
@@ -67,11 +66,9 @@ const units = useUnits()
 const terms = useTerms()
 const term = terms.of(() => props.label)
 const id = useId()
-const vehicle = maybeVehicle()
+const judging = judgingHere()
 /** What is asked of the number just typed here. */
-const doubted = computed(() =>
-  vehicle?.judging?.asked.value?.field === id ? vehicle.judging.asked.value.question : null,
-)
+const doubted = computed(() => (judging?.asked.value?.field === id ? judging.asked.value.question : null))
 const bounds = computed(() => (props.of ? boundsOf(props.of) : null))
 const si = computed(() => props.si ?? bounds.value?.si ?? '')
 const low = computed(() => props.low ?? bounds.value?.low ?? null)
@@ -255,7 +252,7 @@ function entered(event: KeyboardEvent): void {
       :kind="kind"
       :beside="input"
       @take="taken" />
-    <FieldQuestion v-if="doubted && vehicle" :question="doubted" :label="label" @done="input?.focus()" />
+    <FieldQuestion v-if="doubted" :question="doubted" :label="label" @done="input?.focus()" />
     <span v-if="error || note || hint" :id="`${id}-m`" class="qf-m" :role="error ? 'alert' : undefined">{{
       error || note || hint
     }}</span>

@@ -280,9 +280,6 @@ export function provideVehicle(id: string, wanted: AskedFor = {}): VehicleWork {
   return work
 }
 
-/** The vehicle at work, or none on a page that has none. */
-export const maybeVehicle = (): VehicleWork | null => inject(key, null)
-
 export const useVehicle = (): VehicleWork => {
   const found = inject(key)
   if (!found) throw new Error('the vehicle is provided by WorkspacePage')

@@ -11,7 +11,8 @@ ABOUT = {
     "height_outlier": "corners.{place}_left.hub_to_arch",
     "weight_outlier": "corners.{place}_left.mass",
     "ratio_assumed": "ends.{place}.motion_ratio",
-    "ratio_inverted": "ends.{place}.motion_ratio",
+    "odd_unsprung_share": "corners.{place}.mass",
+    "odd_total_mass": "vehicle.total_mass",
     "sweep_scattered": "ends.{place}.motion_ratio",
     "solid_above_fitted": "corners.{place}.spring_length",
     "binds_first": "corners.{place}.bind",
@@ -75,6 +76,9 @@ def pointed(finding: Finding, report: Report) -> Finding:
     group, *rest = path.split(".")
     holder = getattr(report, group)
     if len(rest) == 2:
-        holder = holder.get(rest[0])
+        left = f"{rest[0]}_left"
+        holder, path = (
+            (holder.get(rest[0]), path) if left not in holder else (holder[left], path.replace(rest[0], left))
+        )
     known = isinstance(getattr(holder, rest[-1], None), Figure)
     return finding.but(about=path) if known else finding

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from feder.core.document.base import ENDS, Place
-from feder.core.document.changes import put
+from feder.core.document.changes import Change, put
 from feder.core.document.setup import Setup, SpringPart
 from feder.core.formulas.height import past_thread
 from feder.core.numbers.working import untraced
@@ -132,21 +132,39 @@ def collar_reach(case: Case) -> Iterator[Finding]:
             continue  # as found it was read: whether the rest agrees with it is asked elsewhere
         at = spring_at(stood, report)
         found = collar_off_thread(at)
-        if (
-            found is None
-            or at.collar is None
-            or at.thread is None
-            or at.ratio is None
-            or stood.hub_to_arch is None
-        ):
+        if found is None:
             continue
-        reach = stood.hub_to_arch - past_thread(at.collar, at.thread) / at.ratio
-        path: list[str | int] = ["setups", case.setup_index, "sides", place.value, "hub_to_arch"]
-        patch = [put(path, float(reach))]
-        by_height = case.side(place).set_by == "height" and reach > 0
-        yield replace(found, mend=Mend(text=found.mend.text, patch=patch if by_height else None)).finding(
+        yield replace(found, mend=Mend(text=found.mend.text, patch=_within_thread(case, place))).finding(
             place.value
         )
+
+
+def _within_thread(case: Case, place: Place) -> list[Change] | None:
+    """The heights of this end at which both collars lie on their threads, moved alike from those asked for."""
+    sides = case.facts.places_at(place.end)
+    moves, asked = [], {}
+    for p in sides:
+        at, hub = spring_at(case.stood.corners[p], case.report.corners[p]), case.side(p).hub_to_arch
+        if (
+            case.side(p).set_by != "height"
+            or hub is None
+            or at.collar is None
+            or at.thread is None
+            or not at.ratio
+        ):
+            return None
+        asked[p] = hub
+        moves.append(past_thread(float(at.collar), at.thread) / float(at.ratio))
+    down, up = max(moves), min(moves)
+    if down > 0 > up:
+        return None  # one is too high on its thread, the other too low: no height alike cures both
+    move = down if down > 0 else up
+    if min(asked.values()) - move <= 0:
+        return None
+    return [
+        put(["setups", case.setup_index, "sides", p.value, "hub_to_arch"], float(hub - move))
+        for p, hub in asked.items()
+    ]
 
 
 def collar_not_permitted(case: Case) -> Iterator[Finding]:

@@ -1,4 +1,4 @@
-import { onScopeDispose, type Ref, shallowRef, type ShallowRef, watch } from 'vue'
+import { inject, type InjectionKey, onScopeDispose, provide, type Ref, shallowRef, type ShallowRef, watch } from 'vue'
 
 import { api, type Document, type Judgement, type Question, type Report } from '@/api/client'
 import type { Path } from '@/logic/patch'
@@ -17,6 +17,10 @@ export interface Judging {
 }
 /** How long the hand has to rest before mistakes are looked for. */
 const REST = 200
+
+const key: InjectionKey<Judging> = Symbol('judging')
+/** What is looked for of the vehicle at work; nothing on a page that has none. */
+export const judgingHere = (): Judging | null => inject(key, null)
 
 /** The field that typed last, by its id: fields do not know where their number goes, the document does not know fields. */
 let lastField: string | null = null
@@ -72,7 +76,7 @@ export function useJudging(
     clearTimeout(timer)
     stop.abort()
   })
-  return {
+  const made: Judging = {
     judged,
     of,
     asked,
@@ -83,4 +87,6 @@ export function useJudging(
     },
     answered: () => (asked.value = null),
   }
+  provide(key, made)
+  return made
 }
