@@ -56,6 +56,13 @@ export function fakeVehicle(document: Document, report: Partial<Report> = {}, se
     canUndo: ref(null),
     canRedo: ref(null),
     dragging: ref(false),
+    judging: {
+      judged: shallowRef(null),
+      of: shallowRef<Document | null>(document),
+      asked: shallowRef(null),
+      typed: () => undefined,
+      answered: () => undefined,
+    },
     edit: (words: string, list: Edit[]) => {
       edits.push(words)
       now.value = edited(now.value!, words, list, 0).document

@@ -48,7 +48,7 @@ def test_no_screen_breaks_a_rule_of_access(served, watched, tmp_path, width, hei
     page.set_viewport_size({"width": width, "height": height})
     page.emulate_media(color_scheme=scheme, reduced_motion="reduce")
     of = ids(tmp_path)
-    screens = ["/", "/shelf", "/words", "/devices", "/instruments"]
+    screens = ["/", "/shelf", "/words", "/watched", "/devices", "/instruments"]
     screens += [f"/vehicle/{of['Nettle']}/{s}" for s in CAR]
     screens += [f"/vehicle/{of['Magpie']}/{s}" for s in BIKE]
     screens += [f"/vehicle/{of['Tansy']}/{s}" for s in BARS]

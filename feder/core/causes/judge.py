@@ -17,7 +17,8 @@ from feder.core.document.changes import patched
 from feder.core.document.document import Document, LoadState
 from feder.core.numbers.errors import FederError
 from feder.core.report.findings.odd import stands
-from feder.core.standing.facts import setup_of
+from feder.core.standing.facts import parts_as_found, setup_of
+from feder.core.standing.kept import Kept
 
 GUESSES: tuple[Callable[[Typed], Iterator[Guess]], ...] = (
     of_units,
@@ -65,18 +66,42 @@ def causes(
     First as found, which everything rests on; then in the setup in hand. `only` keeps to guesses about some members of
     the document: those just typed. Raises what `evaluate` raises.
     """
-    found: list[Found] = []
-    now, first = document, document.setups[0].id
-    for at, under in ((first, None), (setup, load)) if setup != first else ((first, load),):
-        plain, evidence = now.model_dump(mode="json"), evidence_of(now, at, under)
-        while len(found) < MOST_CAUSES and evidence.asks:
-            best = _best(now, plain, at, under, evidence, only)
-            if best is None:
-                break
-            made, evidence = best
-            found.append(made)
-            now = made.after
-            plain = now.model_dump(mode="json")
+    first = document.setups[0].id
+    if setup == first:
+        return _looked_for(document, first, load, only, [])
+    # what is wrong as found stays so while a plan is changed: it is looked for once
+    parts = (*parts_as_found(document), document.stood_by)
+    made = _AS_FOUND.of(parts, (), lambda: _looked_for(document, first, None, None, [])) if only is None else None
+    as_found = _looked_for(document, first, None, only, []) if made is None else _again(document, made)
+    now = as_found[-1].after if as_found else document
+    return _looked_for(now, setup, load, only, as_found)
+
+
+_AS_FOUND: Kept[list["Found"]] = Kept()
+
+
+def _again(document: Document, found: list["Found"]) -> list["Found"]:
+    """The same mistakes in a document whose later setups are others."""
+    made: list[Found] = []
+    for one in found:
+        after = patched(document, document.model_dump(mode="json"), one.guess.change)[0]
+        made.append(Found(one.guess, document, after, one.others))
+        document = after
+    return made
+
+
+def _looked_for(
+    now: Document, setup: str, load: LoadState | None, only: Sequence[Path] | None, before: list["Found"]
+) -> list["Found"]:
+    """Mistakes in a setup, with those found before."""
+    found, evidence = list(before), evidence_of(now, setup, load)
+    while len(found) < MOST_CAUSES and evidence.asks:
+        best = _best(now, now.model_dump(mode="json"), setup, load, evidence, only)
+        if best is None:
+            break
+        made, evidence = best
+        found.append(made)
+        now = made.after
     return found
 
 

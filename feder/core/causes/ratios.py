@@ -20,9 +20,9 @@ def of_ratios(typed: Typed) -> Iterator[Guess]:
         for member, mount in (("spring", end.spring), ("damper", end.damper)):
             if mount is not None and mount.ratio is not None:
                 yield from _inverted(typed, name, member, (*at, member, "ratio"), mount.ratio)
-        if end.damper is not None and isinstance(end.damper.ratio, RatioTyped):
-            if isinstance(end.spring.ratio, RatioTyped):
-                yield _mounts_exchanged(name, at, end.spring, end.damper)
+        both = (end.spring.ratio, None if end.damper is None else end.damper.ratio)
+        if end.damper is not None and all(isinstance(ratio, RatioTyped) for ratio in both):
+            yield _mounts_exchanged(name, at, end.spring, end.damper)
     front, rear = typed.end("front"), typed.end("rear")
     if isinstance(front.spring.ratio, RatioTyped) and isinstance(rear.spring.ratio, RatioTyped):
         one, two = front.spring.ratio.value, rear.spring.ratio.value

@@ -140,8 +140,7 @@ def _harmless(
         return False
     return not any(
         (f.rule, end_of(f.place)) == mends
-        or (ORDER[f.grade] <= ORDER[grade]
-        and ORDER[f.grade] < known.get((f.rule, end_of(f.place)), len(ORDER)))
+        or (ORDER[f.grade] <= ORDER[grade] and ORDER[f.grade] < known.get((f.rule, end_of(f.place)), len(ORDER)))
         for f in after
     )
 

@@ -36,6 +36,9 @@ def stations(case: Case, findings: list[Finding]) -> list[StationReport]:
         "settle": _settle(case),
     }
     apart = ("brief", "travel", "damping", "prove", "fit", "settle")
+    doubted = {f.station for f in findings if f.rule.startswith("odd_") and f.grade != "note"}
+    for station in doubted & waits.keys():
+        waits[station] = [*waits[station], "an odd number, to be looked at again"]
     waits["sheet"] = [f"{s}: {w[0]}" for s, w in waits.items() if w and s not in apart]
     begun = {
         "brief": case.document.brief != type(case.document.brief)(),

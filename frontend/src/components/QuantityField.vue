@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, getCurrentInstance, onUnmounted, ref, useId, watch } from 'vue'
+import { computed, getCurrentInstance, nextTick, onUnmounted, ref, useId, watch } from 'vue'
 
 import { isAway, messageOf } from '@/api/client'
 import { NO_TOLERANCE, readQuantity } from '@/composables/useReading'
@@ -185,6 +185,13 @@ function restore(): void {
   error.value = note.value = ''
   text.value = shown.value
 }
+/** What was asked about it was answered: it shows what stands now. */
+async function answered(): Promise<void> {
+  asked++
+  await nextTick()
+  restore()
+  input.value?.focus()
+}
 /** Read off an instrument: it stands as if typed. */
 function taken(value: number): void {
   error.value = note.value = ''
@@ -252,7 +259,7 @@ function entered(event: KeyboardEvent): void {
       :kind="kind"
       :beside="input"
       @take="taken" />
-    <FieldQuestion v-if="doubted" :question="doubted" :label="label" @done="input?.focus()" />
+    <FieldQuestion v-if="doubted" :question="doubted" :label="label" @done="answered" />
     <span v-if="error || note || hint" :id="`${id}-m`" class="qf-m" :role="error ? 'alert' : undefined">{{
       error || note || hint
     }}</span>

@@ -42,7 +42,8 @@ def off_target(frequency: float, band: Pair, use: str) -> Against | None:
         station="springs",
         text="{frequency} lies outside the target, {low} to {high}",
         numbers={"frequency": hertz(frequency), "low": hertz(low), "high": hertz(high)},
-        reason=f"The target is the starting point for {use}; general practice, yours to edit.",
+        reason=f"The target is the starting point for {use}; general practice, yours to edit. Higher buys response and travel, lower "
+        "comfort and grip on rough ground.",
         mend=ANOTHER_SPRING,
         row=f"{{frequency}}, {where} the target of {{edge}}",
         row_numbers={"frequency": hertz(frequency), "edge": hertz(edge)},
@@ -62,7 +63,8 @@ def rear_over_front(ratio: float, brief: Brief) -> Against | None:
             station="springs",
             text="Rear {over} over front; flat ride wants {low} to {high}",
             numbers={"over": share(over), "low": share(low - 1), "high": share(high - 1)},
-            reason="The rear meets a bump later. Only when it is somewhat quicker does it catch up, and pitch dies out.",
+            reason="The rear meets a bump later. Only when it is somewhat quicker does it catch up, and pitch dies out. The other school "
+            "has the front higher, for response and traction on smooth ground.",
             mend=REAR_SPRING,
             row="Only {over} over front; flat ride starts at {edge}"
             if under
@@ -76,7 +78,8 @@ def rear_over_front(ratio: float, brief: Brief) -> Against | None:
             station="springs",
             text="Rear {over} over front; the brief asks for the front higher",
             numbers={"over": share(over)},
-            reason="A higher front frequency buys response and traction on smooth ground, and gives up flat ride.",
+            reason="A higher front frequency buys response and traction on smooth ground, and gives up flat ride, in which pitch dies out "
+            "over one bump.",
             mend=FRONT_SPRING,
             row="{over} over front; the front is wanted higher",
             row_numbers={"over": share(over)},

@@ -188,7 +188,8 @@ def held_at_droop(at: SpringAt, wanted: float) -> Against | None:
         text="Loose by {loose} at full droop" if loose else "Held by only {held} at full droop; {wanted} wanted",
         numbers=figures,
         reason="A spring that comes loose rattles and may not seat again. A helper spring or less droop holds it; "
-        "preload changes where it starts, not its rate.",
+        "preload changes where it starts, not its rate. One school holds it by a few millimetres, the other lets it hang free on a "
+        "helper: the brief says how much is wanted.",
         mend=BODY_FIRST if at.apart else HOLD_ON_PERCH if at.perched else HOLD_IT,
         row=row,
         row_numbers=row_numbers,
