@@ -93,8 +93,8 @@ MEASURED = set_down(
 CASES = {
     "index": (tansy(), index_of_tansy, ("rear", "rear_left", "rear_right"), 5),
     "bolt": (teasel(), bolt_of_teasel, ("front", "front_left", "front_right"), 1),
-    "loads": (bramble(), loads_of_bramble, ("rear", "rear_left", "rear_right"), 2),
-    "heights": (MEASURED, heights_of_nettle, ("rear", "rear_left", "rear_right"), 5),
+    "loads": (bramble(), loads_of_bramble, ("rear", "rear_left", "rear_right"), 3),
+    "heights": (MEASURED, heights_of_nettle, ("rear", "rear_left", "rear_right"), 11),
     "sags": (magpie(), sags_of_a_bike, ("front", "rear"), 5),
     "air": (finch(), sags_of_a_bike, ("front", "rear"), 3),
 }

@@ -6,10 +6,24 @@ from pathlib import Path
 from feder.core.causes import judge
 from feder.core.causes.guess import Typed
 from feder.core.causes.judge import guesses
+from feder.core.causes.told import judgement
 from feder.core.causes.watched import watched
 from feder.core.causes.words import MISTAKES
+from feder.core.report.evaluate import evaluate
 from feder.core.report.findings import case as findings
+from feder.demo.sedge import sedge
+from feder.demo.teasel import teasel
+from tests.judging.hands import FRONT, REAR, side
 from tests.judging.mistakes import MISTAKES as TABLE
+
+
+def test_a_number_of_any_size_can_be_stood_by():
+    """A bar of a hundredth of a millimetre, and a quoted drop longer than its spring: told, and nothing refused."""
+    thin = side(teasel(), 0, FRONT, {"spring/diameter": 2.7e-5})
+    assert any(f.rule == "odd_bar_diameter" for f in evaluate(thin, "found").findings)
+    long = side(sedge(), 1, REAR, {"spring/quoted_drop": 1.5, "spring/free_length": None, "set_by": "collar"})
+    assert evaluate(long, "plan").corners["rear_left"].drop is None
+    assert judgement(long, "plan").tried == []
 
 
 def test_every_finding_in_the_sources_is_listed():

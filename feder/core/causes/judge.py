@@ -41,7 +41,7 @@ WHOLE = 0.97
 """Share of all that looks wrong from which a guess explains it whole."""
 BESIDE = 0.05
 """Once one explains it whole, only guesses about as common, or of the same numbers, are still tried."""
-MOST_TRIED = 60
+MOST_TRIED = 45
 DIRECT = 0.5
 """How much sooner a guess is tried that is about a number that looks odd itself."""
 COVERS = 1.0

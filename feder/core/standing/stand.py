@@ -213,6 +213,8 @@ def _lowering(spring: SpringFacts, found: StandingCorner, at: Cursor) -> SpringF
         return spring
     quoted = number(at, f"{spring.part.code}, quoted drop", source="maker's figure")
     free = free_length_from_drop(length, quoted, ratio, force, spring.rate)
+    if free <= 0:
+        return spring  # a drop beyond all its length tells nothing: the length stays unknown
     return replace(spring, free_length=free)
 
 

@@ -12,6 +12,8 @@ from feder.core.report.shapes import Finding, Mend
 SAME = 0.005
 """Share by which a number that is stood by may move and still be the same."""
 ALL = 4
+FARTHEST = 1e12
+"""Beyond this a number is as far off as can be said."""
 
 
 def seen_by(case: Case) -> Seen:
@@ -60,7 +62,10 @@ def odd(document: Document, check: Check, place: str) -> Finding:
 
 def standing_by(document: Document, *rows: tuple[str, str, float]) -> Change:
     """The change that says of some numbers, by rule and place: they were looked at again, and they are so."""
-    made = {(rule, place): StoodBy(rule=rule, place=place, value=value) for rule, place, value in rows}
+    made = {
+        (rule, place): StoodBy(rule=rule, place=place, value=max(-FARTHEST, min(value, FARTHEST)))
+        for rule, place, value in rows
+    }
     kept = [s for s in document.stood_by if (s.rule, s.place) not in made]
     return put(["stood_by"], [s.model_dump(mode="json") for s in (*kept, *made.values())])
 
