@@ -74,11 +74,26 @@ def frequency_strip(report: Report, system: str) -> str:
     return "".join([*parts, "</svg>"])
 
 
+MOST_TICKS = 60
+
+
+def _step(span: float) -> float:
+    """A tenth of a hertz, or as much more as keeps the ticks apart."""
+    step, more = 0.1, (2.0, 2.5, 2.0)
+    for n in range(40):
+        if span / step <= MOST_TICKS:
+            break
+        step *= more[n % 3]
+    return step
+
+
 def _ticks(low: float, high: float, x: Callable[[float], float]) -> Iterator[str]:
-    step = 0.1
+    step = _step(high - low)
     labels = max(1, ceil((high - low) / step / 7))
     for n in range(ceil(low / step), floor(high / step) + 1):
         at, labelled = x(n * step), n % (2 * ceil(labels / 2)) == 0
         yield path(f"M{at:.1f} {TOP}v{5 if labelled else 3}M{at:.1f} {BOTTOM}v-{5 if labelled else 3}", width=0.8)
         if labelled:
-            yield text(at, (TOP + BOTTOM) / 2 + 6, f"{n * step:.1f}", size=14, anchor="middle")
+            yield text(
+                at, (TOP + BOTTOM) / 2 + 6, f"{n * step:.{1 if step < 1 else 0}f}", size=14, anchor="middle"
+            )

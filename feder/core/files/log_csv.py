@@ -6,6 +6,7 @@ from collections.abc import Iterable, Sequence
 
 from feder.core.document.base import Place
 from feder.core.document.entry import Entry, WheelPressure
+from feder.core.files.table import plain, safe
 from feder.core.numbers.errors import BadFile
 
 COLUMNS = (
@@ -24,8 +25,8 @@ def log_to_csv(rows: Iterable[tuple[int, Entry, str]], places: Sequence[Place]) 
         told = [getattr(pressures.get(p), w, None) for p in places for w in ("cold", "hot")]
         made.writerow(
             [
-                number, e.at, _written(e.odometer, 1e-3), _safe(changed), _safe(e.why),
-                e.felt or "", _safe("; ".join(e.words)), _safe(e.where), e.surface or "", _safe(e.weather),
+                number, e.at, _written(e.odometer, 1e-3), safe(changed), safe(e.why),
+                e.felt or "", safe("; ".join(e.words)), safe(e.where), e.surface or "", safe(e.weather),
                 _written(e.air), _written(e.time), *(_written(v, 1e-5) for v in told),
             ]
         )  # fmt: skip
@@ -36,22 +37,16 @@ def _written(value: float | None, by: float = 1.0) -> str:
     return "" if value is None else f"{value * by:.10g}"
 
 
-def _safe(text: str) -> str:
-    """A text that no table program takes for a formula."""
-    return f"'{text}" if text[:1] in ("=", "+", "-", "@", "\t", "'") else text
-
-
-def _plain(text: str) -> str:
-    return text[1:] if text[:1] == "'" else text
-
-
 def log_from_csv(text: str, places: Sequence[Place], taken: Iterable[str] = ()) -> list[Entry]:
     """Entries of a CSV as `log_to_csv` writes it; columns in any order, unknown ones left alone.
 
     Raises:
         BadFile: no column "at", or a row that is no entry; nothing is read in part.
     """
-    rows = list(csv.DictReader(io.StringIO(text.lstrip("﻿"))))
+    try:
+        rows = list(csv.DictReader(io.StringIO(text.lstrip("﻿"), newline="")))
+    except csv.Error as error:
+        raise BadFile([{"place": "file", "message": f"is no table: {error}"}]) from None
     if not rows or "at" not in rows[0]:
         raise BadFile([{"place": "file", "message": 'has no row, or no column "at" with day and time'}])
     made, used = [], set(taken)
@@ -68,7 +63,7 @@ def log_from_csv(text: str, places: Sequence[Place], taken: Iterable[str] = ()) 
 
 def _entry(row: dict[str, str | None], places: Sequence[Place], name: str) -> Entry:
     def told(column: str) -> str:
-        return _plain((row.get(column) or "").strip())
+        return plain((row.get(column) or "").strip())
 
     def number(column: str, by: float = 1.0) -> float | None:
         text = told(column).replace(",", ".")

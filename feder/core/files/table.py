@@ -110,12 +110,27 @@ def _head(cells: Sequence[str]) -> tuple[tuple[str, ...], dict[str, str]]:
 def _rows(lines: Sequence[Sequence[str]], columns: Sequence[str]) -> Iterator[tuple[int, dict[str, str]]]:
     for number, line in enumerate(lines, start=2):
         if any(cell.strip() for cell in line):
-            padded = [*line, *[""] * len(columns)][: len(columns)]
+            padded = [plain(cell) for cell in [*line, *[""] * len(columns)][: len(columns)]]
             yield number, dict(zip(columns, padded, strict=True))
+
+
+FORMULA = ("=", "+", "-", "@", "\t", "\r", "'")
+NUMBER = re.compile(r"^[-+]?[\d.,]+([eE][-+]?\d+)?$")
+
+
+def safe(text: str) -> str:
+    """A text that no table program takes for a formula: marked with an apostrophe, which reading takes off."""
+    return f"'{text}" if text[:1] in FORMULA and not NUMBER.match(text) else text
+
+
+def plain(text: str) -> str:
+    """A cell's text as it was before `safe`."""
+    return text[1:] if text[:1] == "'" and text[1:2] in FORMULA else text
 
 
 def written(rows: Iterator[Sequence[object]] | Sequence[Sequence[object]]) -> str:
     """Rows as the text of a CSV file."""
     out = io.StringIO()
-    csv.writer(out, lineterminator="\n").writerows(rows)
+    told = ([safe(cell) if isinstance(cell, str) else cell for cell in row] for row in rows)
+    csv.writer(out, lineterminator="\n").writerows(told)
     return out.getvalue()

@@ -72,14 +72,14 @@ def judged_case(
         report = _on_two_wheels(facts, setup, load, stood, report)
     if against is not None:
         report = _beside(report, _other(document, against, load_state))
-    return Case(document, setup_of(document, setup), facts, stood, report, load, _as_found(facts, setup))
+    return Case(document, setup_of(document, setup), facts, stood, report, load, _as_found(facts, setup, load))
 
 
-def _as_found(facts: Facts, setup: str) -> Report | None:
-    """The figures as found, which rules lay beside those of another setup."""
+def _as_found(facts: Facts, setup: str, load: LoadState | None) -> Report | None:
+    """The figures as found and as weighed, which rules lay beside those of another setup, or under a load."""
     found = facts.document.setups[0].id
     with untraced():
-        return None if setup == found else evaluate_whole(facts.document, found)
+        return None if setup == found and load is None else evaluate_whole(facts.document, found)
 
 
 def _on_two_wheels(
