@@ -96,6 +96,7 @@ def test_printing_from_any_bench_prints_the_sheet_and_the_survey_its_blank_page(
     sheet = page.frame_locator("iframe[title='Setup sheet, to print']")
     expect(sheet.get_by_text("Nettle").first).to_be_attached()
     page.get_by_role("link", name=re.compile(r"^2\s*Survey")).click()
+    expect(page.get_by_role("heading", level=1, name="Survey")).to_be_visible()
     page.keyboard.press("Control+p")
     expect(page.locator("iframe[title='Blank survey']")).to_be_attached()
     page.emulate_media(media="print")

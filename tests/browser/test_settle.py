@@ -158,8 +158,8 @@ def test_a_read_out_from_a_rack_is_shown_taken_and_judged(served, watched, tmp_p
     expect(view).to_contain_text("The rear axle points 0.23° to the right")
     order = page.get_by_role("region", name="What to turn, in this order")
     expect(order).to_contain_text("rear toe, at the links")
-    # 300 mm of lever, 1.5 mm at a rim of 380, a lead of 2.5 mm
-    expect(order).to_contain_text("0.47 turn shorter")
+    # 300 mm of lever, 1.8 mm at a rim of 380, a lead of 2.5 mm
+    expect(order).to_contain_text("0.57 turn shorter")
     page.get_by_role("button", name="new round").click()
     rack = tmp_path / "rack.csv"
     rack.write_text(

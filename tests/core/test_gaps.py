@@ -2,6 +2,7 @@
 
 from dataclasses import fields, is_dataclass
 from datetime import date
+from itertools import islice
 from math import isfinite
 
 import pytest
@@ -36,13 +37,15 @@ VEHICLES = {made().vehicle.name: made for made in (nettle, sedge, bramble, tansy
 PARTS = [demo_spring(60, 180, 60), demo_spring(50, 180, 100)]
 
 
-def gaps(plain):
-    """The document with one member of it left out, for every member that may be."""
-    for path in leaves(plain):
-        if path[0] in ("vehicle", "surveys", "setups", "loads", "brief") and path not in WHOLE:
-            document = changed([(path, None)], plain)
-            if document is not None and len(document.setups) > 1:
-                yield path, document
+def gaps(plain, every=1):
+    """The document with one member of it left out, for each `every`th member that may be."""
+    told = (
+        p for p in leaves(plain) if p[0] in ("vehicle", "surveys", "setups", "loads", "brief") and p not in WHOLE
+    )
+    for path in islice(told, 0, None, every):
+        document = changed([(path, None)], plain)
+        if document is not None and len(document.setups) > 1:
+            yield path, document
 
 
 def numbers(value):
@@ -85,10 +88,8 @@ def test_one_gap_shuts_nothing_that_does_not_rest_on_it(name):
     document = VEHICLES[name]()
     setup = document.setups[1].id
     # a fifth of the gaps by their report; the benches and the sheet, which take longer, by some of them
-    stride = 50 if document.vehicle.kind == "car" else 150
-    for n, (path, gap) in enumerate(gaps(document.model_dump(mode="json"))):
-        if n % 5:
-            continue
+    stride = 10 if document.vehicle.kind == "car" else 30
+    for n, (path, gap) in enumerate(gaps(document.model_dump(mode="json"), 5)):
         now = next((s.id for s in gap.setups if s.id == setup), gap.setups[-1].id)
         load = gap.loads[0].id if gap.loads and n % 4 else None
         report = evaluate_plain(gap, now, load)

@@ -99,11 +99,10 @@ def judgement(document: Document, setup: str, load_state: str | None = None) -> 
     follows = {(f.rule, f.place) for c in shown for f in c.explains}
     with untraced():
         told = findings_of(judged_case(document, setup, load_state))
-    shown += _by_themselves([f for f in told if (f.rule, f.place) not in follows])
+    tried = _tried(document, setup, load, told)
+    shown += _by_themselves([f for f in told if (f.rule, f.place) not in follows], tried)
     shown.sort(key=lambda c: ORDER[c.finding.grade])
-    return Judgement(
-        causes=shown, tried=_tried(document, setup, load, told), under_loads=_under_loads(document, setup, load)
-    )
+    return Judgement(causes=shown, tried=tried, under_loads=_under_loads(document, setup, load))
 
 
 def _tried(document: Document, setup: str, load: LoadState | None, findings: Sequence[Finding]) -> list[Follows]:
@@ -145,9 +144,9 @@ def _harmless(
     )
 
 
-def _by_themselves(findings: Sequence[Finding]) -> list[Mistake]:
+def _by_themselves(findings: Sequence[Finding], tried: Sequence[Follows]) -> list[Mistake]:
     """Findings that are causes themselves, with those that may only follow from them."""
-    made = []
+    made, at_once = [], {(t.rule, t.place) for t in tried}
     taken: set[tuple[str, str]] = set()
     for finding in findings:
         rules, end = EXPLAINS.get(finding.rule, ()), end_of(finding.place)
@@ -163,7 +162,9 @@ def _by_themselves(findings: Sequence[Finding]) -> list[Mistake]:
         worst = min((f.grade for f in (finding, *after)), key=lambda g: ORDER[g])
         made.append(
             Mistake(
-                finding=finding.but(grade=worst),
+                finding=finding.but(grade=worst)
+                if (finding.rule, finding.place) in at_once
+                else finding.but(grade=worst, mend=finding.mend.but(patch=None)),
                 agrees=[],
                 explains=[
                     Follows(rule=finding.rule, place=finding.place),

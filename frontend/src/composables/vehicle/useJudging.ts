@@ -61,7 +61,8 @@ export function useJudging(
   }
   async function askFresh(about: { document: Document; setup: string }): Promise<void> {
     const mine = fresh
-    if (!mine) return
+    // typed while this was under way: it is asked of the document that holds it
+    if (!mine || what()?.document !== about.document) return
     fresh = null
     const body = { ...about, paths: mine.paths.map(pointer) }
     const two = await api.POST('/api/fresh', { body, signal: stop.signal }).catch(() => null)
