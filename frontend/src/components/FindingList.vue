@@ -101,6 +101,13 @@ watch(
   },
   { immediate: true },
 )
+// a finding that stood open and turns out to follow from a mistake leaves its place to it
+watch(told, (now) => {
+  const was = open.value
+  if (was === null || now.some((t) => t.key === was)) return
+  const rule = was.split('|')[0]
+  open.value = now.find((t) => t.cause?.explains.some((e) => e.rule === rule))?.key ?? was
+})
 const list = ref<HTMLElement | null>(null)
 // the flag on the work line leads to the worst one, opened
 watch(

@@ -75,6 +75,18 @@ describe('findings at the head of a bench', () => {
       .trigger('click')
     expect(work.now!.document.value!.vehicle.name).toBe('mended')
   })
+  it('stay open where one that was read turns out to follow from a mistake', async () => {
+    const host = list([OTHER, LOOSE])
+    await host
+      .findAll('button.line')
+      .find((b) => b.text().includes('Loose'))!
+      .trigger('click')
+    expect(host.text()).toContain('Mend it.')
+    work.now!.judging.judged.value = { causes: [TWICE], tried: [], under_loads: [] } as unknown as Judgement
+    await nextTick()
+    expect(host.get('li.open').text()).toContain('The whole axle typed for one wheel')
+    expect(host.text()).toContain('explains one other')
+  })
   it('leave a mistake away on a bench where nothing follows from it', () => {
     expect(lines(list([OTHER], { causes: [TWICE] }))).toEqual(['Worth knowing'])
   })
