@@ -26,6 +26,8 @@ HUBS = (
     "Floor to arch less hub to arch is the height of the hub; it depends on the tyre alone. One of the two readings is off, "
     "a pressure is not set, or the floor is not level."
 )
+READ_TO = {"mass": 1.0, "height": 1e-3}
+"""How finely scales and tape are read, kg and m: two readings are each off by up to half of it."""
 RADIUS_SURE = 0.002
 """How sure a loaded radius is, m: a tape, and a tyre that is never quite round."""
 
@@ -144,6 +146,7 @@ def scattered_readings(case: Case) -> Iterator[Finding]:
         allowed = max(scatter_of(r) for r in found) * (
             sure(len(repeats)) * sqrt(2) + MORE_REPEATS * (len(found) - 2)
         )
+        allowed += READ_TO["mass" if weighed else "height"]
         spread = max(values) - min(values)
         if spread <= max(MASSES_SCATTER if weighed else READINGS_SCATTER, allowed):
             continue
