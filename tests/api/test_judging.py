@@ -4,8 +4,9 @@ import pytest
 
 from feder.core.document.changes import Change, patched
 from feder.demo.bramble import bramble
+from feder.demo.magpie import magpie
 from feder.demo.nettle import nettle
-from tests.judging.hands import REAR, end, side
+from tests.judging.hands import REAR, end, reads, side
 
 UNSPRUNG = "/vehicle/ends/rear/unsprung_mass/value"
 
@@ -68,6 +69,28 @@ def test_whoever_stands_by_a_number_is_not_asked_again_until_it_changes(client):
     ).get_json()
     assert "odd_unsprung_share" not in {f["rule"] for f in rules["report"]["findings"]}
     assert "flat_ride" in {f["rule"] for f in rules["report"]["findings"]}
+
+
+@pytest.mark.parametrize("lighter", ["rear_left", "rear_right"])
+def test_of_left_and_right_the_worse_is_told_and_stood_by(client, lighter):
+    """205 and 190 kg: 56 unsprung are 27 and 29 % of them, whichever side is the lighter."""
+    twice = end(nettle(), "rear", {"unsprung_mass/value": 56.0})
+    for place in ("rear_left", "rear_right"):
+        twice = reads(twice, "mass", lambda _, p=place: 190.0 if p == lighter else 205.0, place)
+    asked = fresh(client, twice, UNSPRUNG)
+    assert asked["numbers"]["value"]["value"] == pytest.approx(56 / 190)
+    stood = taken(twice, asked["keep"])
+    assert fresh(client, stood, UNSPRUNG) is None
+    assert [c for c in judged(client, stood)["causes"] if c["finding"]["rule"].startswith("cause_")] == []
+
+
+def test_both_wheels_of_a_bike_are_told_together(client):
+    soft = end(end(magpie(), "front", {"tyre/rate": {"value": 20e3}}), "rear", {"tyre/rate": {"value": 18e3}})
+    body = {"document": soft.model_dump(mode="json"), "setup": "found"}
+    found = client.post("/api/evaluate", json=body).get_json()["report"]["findings"]
+    (odd,) = [f for f in found if f["rule"] == "odd_tyre_rate"]
+    assert odd["place"] == "vehicle"
+    assert odd["numbers"]["value"]["value"] == 18e3
 
 
 def test_what_stops_under_a_load_is_told_in_every_view_with_its_name(client):

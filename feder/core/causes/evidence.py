@@ -7,7 +7,7 @@ from feder.core.numbers.working import untraced
 from feder.core.report.doubts.check import Check
 from feder.core.report.doubts.doubts import checks_of
 from feder.core.report.evaluate import judged_case
-from feder.core.report.findings.odd import seen_by, stands
+from feder.core.report.findings.odd import seen_by
 from feder.core.report.findings.rules import findings_of
 from feder.core.report.shapes import Finding, Report
 
@@ -174,10 +174,10 @@ def evidence_of(document: Document, setup: str, load: LoadState | None = None) -
         key = (rule, end_of(place))
         weights[key] = max(weights.get(key, 0.0), weight)
 
+    # what is stood by is no finding, and so no evidence
+    told = {(f.rule, f.place) for f in findings}
     for check in checks:
-        if check.amount > 0 and not any(
-            stands(document, f"odd_{check.key}", p, check.value) for p in _shares(check.place)
-        ):
+        if check.amount > 0 and any((f"odd_{check.key}", p) in told for p in _shares(check.place)):
             add(f"odd_{check.key}", check.place, check.amount if check.grade != "note" else 0.95)
     for finding in findings:
         if finding.rule in WEIGHTS:

@@ -223,8 +223,10 @@ def _cause(document: Document, found: Found, setup: str, load: LoadState | None)
 def _standing_by(document: Document, guess: Guess, before: Evidence) -> Change:
     """What says that the number is so: of the cause, and of what is odd in that number itself."""
     odd = [f for f in before.findings if f.rule.startswith("odd_")]
-    direct = {f"odd_{c.key}": c.value for c in before.checks if within_any(c.paths, guess.paths)}
-    rows = [(f.rule, f.place, direct[f.rule]) for f in odd if f.rule in direct and f.place != "vehicle"]
+    own = [c for c in before.checks if c.amount > 0 and within_any(c.paths, guess.paths)]
+    # of left and right the finding tells the worse
+    direct = {f"odd_{c.key}": c.value for c in sorted(own, key=lambda c: c.amount)}
+    rows = [(f.rule, f.place, direct[f.rule]) for f in odd if f.rule in direct]
     return standing_by(document, ("cause", guess.pointer(), guess.value), *rows)
 
 
@@ -304,10 +306,13 @@ def question(document: Document, setup: str, paths: Sequence[Path]) -> Question 
             odd = _oddest(before, evidence_of(found[0].after, setup))
             if odd is None:
                 return None
+            ways = [g for g in (guess, *found[0].others) if g.offered]
             return Question(
                 text=odd[0],
                 numbers=odd[1],
-                offers=[_offer(g) for g in (guess, *found[0].others) if g.offered],
+                offers=[
+                    _offer(g) for g in ways if _harmless(document, setup, None, before.findings, g.change, "look")
+                ],
                 keep=[_standing_by(document, guess, before)],
             )
         evidence = evidence_of(document, setup)

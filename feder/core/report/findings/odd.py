@@ -11,7 +11,6 @@ from feder.core.report.shapes import Finding, Mend
 
 SAME = 0.005
 """Share by which a number that is stood by may move and still be the same."""
-ALL = 4
 FARTHEST = 1e12
 """Beyond this a number is as far off as can be said."""
 
@@ -28,19 +27,17 @@ def odd_numbers(case: Case) -> Iterator[Finding]:
         if check.amount > 0:
             groups.setdefault((check.key, check.text), []).append(check)
     for checks in groups.values():
-        place, worst = shared(checks, len(case.places))
+        place, worst = shared(checks)
         if not stands(case.document, f"odd_{worst.key}", place, worst.value):
             yield odd(case.document, worst, place)
 
 
-def shared(checks: list[Check], corners: int) -> tuple[str, Check]:
+def shared(checks: list[Check]) -> tuple[str, Check]:
     """The place that checks of one kind have together, and the worst of them."""
     worst = max(checks, key=lambda c: c.amount)
     places = {c.place for c in checks}
     ends = {p.split("_")[0] for p in places}
-    if len(places) == 1 or corners != ALL:
-        return worst.place, worst
-    return (worst.place.split("_")[0] if len(ends) == 1 else "vehicle"), worst
+    return (worst.place if len(places) == 1 else next(iter(ends)) if len(ends) == 1 else "vehicle"), worst
 
 
 def odd(document: Document, check: Check, place: str) -> Finding:
