@@ -192,8 +192,7 @@ def _cause(document: Document, found: Found, setup: str, load: LoadState | None)
     explained = _explained(before, after)
     gone = [c for c in before.checks if c.amount > 0 and not _still(c, after)]
     agrees = _agreeing(gone, after)
-    grade: Grade = min((f.grade for f in explained), key=lambda g: ORDER[g], default="look")
-    grade = "look" if grade == "note" else grade
+    grade = _worst(explained)
     now = before.findings if found.before is document else evidence_of(document, setup, load).findings
     ways = [
         g for g in (guess, *found.others) if g.offered and _harmless(document, setup, load, now, g.change, grade)
@@ -218,6 +217,11 @@ def _cause(document: Document, found: Found, setup: str, load: LoadState | None)
         stays=sum(f.grade != "note" for f in after.findings),
         others=[_offer(g) for g in ways if g is not guess],
     )
+
+
+def _worst(explained: Sequence[Finding]) -> Grade:
+    """The worst grade of what a cause explains; a mistake is no note."""
+    return "stop" if any(f.grade == "stop" for f in explained) else "look"
 
 
 def _standing_by(document: Document, guess: Guess, before: Evidence) -> Change:
@@ -303,7 +307,8 @@ def question(document: Document, setup: str, paths: Sequence[Path]) -> Question 
         found = causes(document, setup, None, paths)[:1]
         if found:
             guess, before = found[0].guess, evidence_of(found[0].before, setup)
-            odd = _oddest(before, evidence_of(found[0].after, setup))
+            after = evidence_of(found[0].after, setup)
+            odd, grade = _oddest(before, after), _worst(_explained(before, after))
             if odd is None:
                 return None
             ways = [g for g in (guess, *found[0].others) if g.offered]
@@ -311,7 +316,7 @@ def question(document: Document, setup: str, paths: Sequence[Path]) -> Question 
                 text=odd[0],
                 numbers=odd[1],
                 offers=[
-                    _offer(g) for g in ways if _harmless(document, setup, None, before.findings, g.change, "look")
+                    _offer(g) for g in ways if _harmless(document, setup, None, before.findings, g.change, grade)
                 ],
                 keep=[_standing_by(document, guess, before)],
             )
