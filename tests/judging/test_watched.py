@@ -26,6 +26,13 @@ def test_a_number_of_any_size_can_be_stood_by():
     assert judgement(long, "plan").tried == []
 
 
+def test_a_reason_with_alternatives_says_nothing_twice():
+    reasons = {w.rule: w.reason for w in watched()}
+    assert reasons["stop_too_short"].count("A stop squeezes to about half its length") == 1
+    assert "No length works here" in reasons["stop_too_short"]
+    assert not [rule for rule, reason in reasons.items() if not reason.endswith(".")]
+
+
 def test_every_finding_in_the_sources_is_listed():
     folder = Path(findings.__file__).parent
     named = {

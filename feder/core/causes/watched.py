@@ -122,8 +122,14 @@ def _in_file(tree: ast.Module) -> Iterator[Watched]:
                     or ["look"],
                     station=next(iter(_words(told.get("station"), constants)), "survey"),
                     says=" / ".join(dict.fromkeys(says)),
-                    reason=" ".join(dict.fromkeys(_words(told.get("reason"), constants))),
+                    reason=" ".join(_apart(_words(told.get("reason"), constants))),
                 )
+
+
+def _apart(texts: list[str]) -> list[str]:
+    """Alternatives that say something of their own: not the beginning of another one, and no dots left over."""
+    kept = [t for t in dict.fromkeys(texts) if not any(o != t and o.startswith(t) for o in texts)]
+    return [t.removesuffix("…").strip() for t in kept if t.strip("… .")]
 
 
 def _of_a_loop(target: ast.Tuple, over: ast.expr, constants: dict[str, ast.expr]) -> None:

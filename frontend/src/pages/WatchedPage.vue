@@ -55,8 +55,8 @@ document.title = 'What Feder looks for · Feder'
       <p class="lead">
         Each rule with its reason, as it stands in the program; dots stand for your numbers. What is not here is not
         watched: it stays with you and your eyes. Torque, condition and the law are never judged.
-        <router-link to="/words" class="link">the words of the trade</router-link>
       </p>
+      <p><router-link to="/words" class="link">the words of the trade</router-link></p>
       <label class="look"
         ><span class="small quiet">find a rule by its words</span
         ><input v-model="text" class="find" type="search" autocomplete="off"
